@@ -1,4 +1,4 @@
-/** Unit tests: files beside what they test, compiled by swc, in plain Node. */
+/** Unit tests: files next to what they test, compiled by swc, in plain Node. */
 export default {
   // Generous: a stuck test ends after minutes, a slow machine fails nothing.
   testTimeout: 600_000,

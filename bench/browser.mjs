@@ -38,7 +38,7 @@ const RAIL = [
 const SVG = (hue) =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="64" height="64"><circle cx="32" cy="32" r="30" fill="hsl(${hue} 40% 40%)"/><path d="M16 32h32M32 16v32" stroke="#fff" stroke-width="4"/></svg>`;
 
-/** A layout of `count` buttons and sticks in a grid, each with an action of its own; every third has a picture, and twelve screens stand in the rail. */
+/** A layout of `count` buttons and sticks in a grid, each with its own action; every third has a picture, and twelve screens are in the rail. */
 export function gridLayout(count, screens) {
   const columns = 10;
   const actions = Array.from({ length: count }, (_, i) => ({ name: `action-${i}`, kind: i % 4 === 0 ? "vector" : "press" }));
@@ -127,7 +127,7 @@ async function withBrowser(work) {
 /** The pattern of a length in the file, as the core looks at texts with it. */
 const LENGTH_PATTERN = String.raw`^(-?\d+(?:\.\d+)?)(u|mm|px|%w|%h|%min|%max)$`;
 
-/** A page with a grid of controls imported, at a view. `counts`: what a frame has to do is counted; that costs time of its own. */
+/** A page with a grid of controls imported, at a view. `counts`: what a frame has to do is counted; that costs its own time. */
 async function pageWithGrid(browser, { controls = 60, counts = false } = {}) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   if (counts) await page.addInitScript(countInPage, LENGTH_PATTERN);
@@ -347,7 +347,7 @@ export const benchActions = () =>
     return { frames: frames.length, median: at(frames, 0.5), p95: at(frames, 0.95), ...scan };
   });
 
-/** Playing: 40 controls, ten pinned fingers that loop; script a frame, and the memory before and after so many seconds of it, MB after a collection. */
+/** Playing: 40 controls, ten pinned fingers that loop; script a frame, and the memory before and after this many seconds of it, MB after a collection. */
 export const benchPlay = (seconds) =>
   withBrowser(async (browser) => {
     const page = await pageWithGrid(browser, { controls: 40 });
@@ -442,7 +442,7 @@ export const benchGrid = () =>
     await page.waitForTimeout(4000);
     await page.getByRole("button", { name: "grid", exact: true }).click();
     const screens = Number(/of (\d+) screens/.exec(await state.textContent())[1]);
-    // A change makes all of it anew: undo is one, and the page tells when the first and the last have come.
+    // A change makes all of it again: undo is one, and the page reports when the first and the last have come.
     await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();
     await page.locator('[data-control="c17"]').click();
     await page.keyboard.press("ArrowRight");
@@ -466,7 +466,7 @@ export const benchGrid = () =>
     return { ...times, screens };
   });
 
-/** A zip whose one file unpacks to so many MiB and says that it is 100 bytes. */
+/** A zip whose one file unpacks to this many MiB and says that it is 100 bytes. */
 function lyingZip(mib) {
   const bytes = zipSync({ "bomb.json": new Uint8Array(mib * 1024 * 1024) }, { level: 1 });
   const view = new DataView(bytes.buffer);
@@ -477,7 +477,7 @@ function lyingZip(mib) {
   return bytes;
 }
 
-/** A backup of one layout with so many named states. */
+/** A backup of one layout with this many named states. */
 function backupOf(count) {
   const sample = readFileSync(join(root, "samples", "pigeonhole.nodulum.json"));
   const states = Array.from({ length: count }, (_, i) => ({ id: `s${i}`, layout: "kept", name: `State ${i}`, time: i + 1, file: `states/${i}.json` }));

@@ -87,7 +87,7 @@ console.log(
 );
 
 const checks = timed(() => screens.map((screen) => bareFindings(layout, screen)), 9);
-// A version of its own each time: nothing that was found before may be taken over.
+// Its own version each time: nothing that was found before may be taken over.
 const told = timed(() => {
   const version = { ...layout };
   return screens.map((screen) => checkScreen(version, screen));

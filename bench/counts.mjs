@@ -1,20 +1,20 @@
 /**
  * What a frame has to do, in numbers that do not depend on the machine: components rendered, texts of lengths looked at, screens and
- * controls placed, canvases touched. Runs in the page before anything else of it: it listens where React tells developer tools of
+ * controls placed, canvases touched. Runs in the page before anything else of it: it listens where React reports developer tools of
  * its commits, and counts calls of the browser's own.
  */
 export function countInPage(lengthPattern) {
   const now = { components: 0, lengths: 0, canvases: new Set(), screens: 0, controls: 0 };
   const frames = [];
   const names = new Map();
-  // A memo with a comparison of its own is told by the function within.
+  // A memo with its own comparison is reported by the function within.
   const FUNCTION = new Set([0, 11, 15]);
   const PERFORMED_WORK = 1;
   const nameOf = (fiber) => {
     const type = fiber.elementType?.type ?? fiber.elementType ?? fiber.type;
     return type?.displayName ?? type?.name ?? "?";
   };
-  /** Walks what this commit made anew: a fiber whose child is the one it had before was not gone into. */
+  /** Walks what this commit made again: a fiber whose child is the one it had before was not gone into. */
   const walk = (fiber, before) => {
     if (!fiber) return;
     if (FUNCTION.has(fiber.tag) && (fiber.flags & PERFORMED_WORK) !== 0 && fiber !== before) {

@@ -9,7 +9,7 @@ import { FLAGS } from "./browser.mjs";
 const GAME = "http://game.test";
 const FINGERS = 10;
 
-/** A played layout of forty controls of 9 mm in rows, each serving an action of its own. */
+/** A played layout of forty controls of 9 mm in rows, each serving its own action. */
 async function fortyControls() {
   const { compiled } = await import(join(root, ".cache", "bench-forty.mjs"));
   return compiled;
@@ -52,11 +52,11 @@ const frames = (tab, count) =>
     for (let i = 0; i < n; i += 1) await new Promise((done) => requestAnimationFrame(done));
   }, count);
 
-/** Pictures a second that are measured, and so many touches at each. */
+/** Pictures a second that are measured, and this many touches at each. */
 const RATES = [60, 120];
 const TOUCHES = 200;
 
-/** Pictures at a rate: the browser makes as many as it can, and those that come too soon are left out. */
+/** Pictures at a rate: the browser makes as many as it can, and those that come too soon are omitted. */
 const atRate = (hz) => `<script>{
   const own = requestAnimationFrame.bind(window); let waiting = new Map(), next = 0, due = 0;
   window.requestAnimationFrame = (work) => (waiting.set((next += 1), work), next);
@@ -72,7 +72,7 @@ const atRate = (hz) => `<script>{
 }</script>`;
 
 /**
- * How many pictures pass from a touch to the value that the game reads in its own animation frame, for 200 touches beside a moving finger: how many
+ * How many pictures pass from a touch to the value that the game reads in its own animation frame, for 200 touches next to a moving finger: how many
  * of them need 0, 1, 2 … pictures more than the one they come in. By rate and by whose loop it is, the game's begun before and after the runtime's.
  */
 export async function latencies() {

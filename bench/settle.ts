@@ -9,7 +9,7 @@ import { leastByRandomSearch } from "../test/randomSearch";
 import { sampleLayouts } from "../test/samples";
 import { BOTH_HANDS, countAsked, requestFor, spoiledLayout, type Size } from "../test/spoiled";
 
-/** So many spoiled layouts, of which so many are held against the search. */
+/** So many spoiled layouts, of which this many are held against the search. */
 const LAYOUTS = 200;
 const SEARCHED = 40;
 const SMALL: Size = { controls: 9, screens: 6, moments: 1 };

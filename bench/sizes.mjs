@@ -1,6 +1,6 @@
 /**
  * What a game carries, as JavaScript: the packed package in an empty project, each entry bundled by esbuild and by Rollup, minified, gzip. The
- * package is what strangers get; its sources may be left out by a bundler where the package's files are not.
+ * package is what strangers get; its sources may be omitted by a bundler where the package's files are not.
  */
 import { execFileSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";

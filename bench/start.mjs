@@ -4,7 +4,7 @@ import { root } from "../scripts/lib.mjs";
 
 const PORT = 4392;
 
-/** Starts and stops so many times; gives the times, s, in order of length. */
+/** Starts and stops this many times; gives the times, s, in order of length. */
 export async function benchStart(times = 5) {
   const seconds = [];
   for (let i = 0; i < times; i += 1) seconds.push(await once());

@@ -8,7 +8,7 @@ const { folder, put, nodulum } = commandLine();
 const pin = { kind: "pin", frame: "safe", anchor: [0, 0], pivot: [0, 0], offset: ["9mm", "9mm"], size: ["90u", "90u"] };
 const file = (more: object = {}) => ({ format: "nodulum-layout", version: 1, name: "H", reference: { width: 1000, height: 500 }, scale: {}, ...more });
 const button = (more: object = {}) => ({ id: "b", name: "B", kind: "button", placement: pin, ...more });
-/** Anything that a terminal would act upon. */
+/** Anything that a terminal would act on. */
 const ACTS = /[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069\u2028\u2029]/;
 
 test("no file acts upon the terminal: words of a layout, a screen's name, a broken key, a file's own name", async () => {

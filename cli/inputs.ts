@@ -61,7 +61,7 @@ export function writeText(file: string, text: string): void {
   }
 }
 
-/** The layout of a file. What of its wires is ignored is told on standard error. */
+/** The layout of a file. What of its wires is ignored is reported on standard error. */
 export function layoutFrom(streams: Streams, file: string): Layout {
   const layout = orFail(readLayout(readText(file)), file);
   for (const { control, index, part, word } of ignoredParts(layout)) {

@@ -6,7 +6,7 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { layoutFrom, screenFrom, viewFrom, type ViewOptions } from "./inputs";
 import { printJson, type Streams } from "./output";
 
-/** Makes a command the one that tells misses. */
+/** Makes a command the one that reports misses. */
 export function addMisses(command: Command, streams: Streams): void {
   command
     .argument("<file>")

@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // The command within a checkout: runs the bundle that was built with the project (dist/cli). Where a source has changed since, or nothing
-// was built yet, it is built anew first. The package made of dist/cli is the bundle alone.
+// was built yet, it is built again first. The package made of dist/cli is the bundle alone.
 import { existsSync, readdirSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";

@@ -1,4 +1,4 @@
-/** What the commands print: results on standard output, messages on standard error. Nothing from a file acts upon the terminal. */
+/** What the commands print: results on standard output, messages on standard error. Nothing from a file acts on the terminal. */
 import { jsonForTerminal, lineForTerminal } from "../core/exchange/terminal";
 
 /** Where the command line prints: the streams of a process, or what a test gathers. */

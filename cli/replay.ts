@@ -53,7 +53,7 @@ async function playTrace(streams: Streams, file: string, options: ReplayOptions)
   if (!Number.isFinite(hz) || hz < 1 || hz > 1000) throw new CallError(`--hz: "${options.hz}" is not a rate from 1 to 1000`);
   const playerView = viewFrom(options, layout);
   const resolved = resolve(prepareLayout(layout), screenFrom(screen), { ...playerView, moment: null });
-  // Read through once before anything is printed, so that a fault on the last line is told in place of half a result.
+  // Read through once before anything is printed, so that a fault on the last line is reported in place of half a result.
   const events = eventsOf(trace, layout);
   for (const _event of events);
   await printStream(streams, replayTicks(layout, resolved, events, { hz, moment: playerView.moment }));

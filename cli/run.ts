@@ -48,7 +48,7 @@ function createProgram(streams: Streams): Command {
     .action((file: string, options: { output?: string }) => {
       const text = compile(layoutFrom(streams, file));
       const { output } = options;
-      // To a file or another program the bytes as they are; before somebody's eyes what a terminal would act upon is escaped.
+      // To a file or another program the bytes as they are; before somebody's eyes what a terminal would act on is escaped.
       if (output === undefined) return void streams.write(streams.isTerminal ? jsonForTerminal(text) : text);
       if (isSameFile(output, file)) throw new CallError(`${output}: is the layout file itself; choose another output file`);
       writeText(output, text);

@@ -27,9 +27,9 @@ interface SettleOptions extends ViewOptions, ScreenOptions {
 }
 
 const gathered = (value: string, all: string[]) => [...all, value];
-/** The same for ids, several of which may stand in one, comma by comma. */
+/** The same for ids, several of which may be in one, comma by comma. */
 const gatheredIds = (value: string, all: string[]) => [...all, ...value.split(",")];
-/** How far it is is told so often, ms. */
+/** How far it is is reported so often, ms. */
 const PATIENCE_MS = 1000;
 
 /** Adds `settle`. */

@@ -12,7 +12,7 @@ const PIECE_BYTES = 1 << 16;
 const STANDARD_INPUT: readonly string[] = ["-", "/dev/stdin", "/dev/fd/0"];
 
 /**
- * The events of a trace, in order, as often as they are asked for. A fault ends them, with the file and the line. A file is read anew each time; a
+ * The events of a trace, in order, as often as they are asked for. A fault ends them, with the file and the line. A file is read again each time; a
  * pipe (`-`, `/dev/stdin`, a fifo) gives what it has once, so that its events are held.
  */
 export function eventsOf(file: string, layout: Layout): Iterable<InputEvent> {

@@ -59,7 +59,7 @@ test("the axis shows where ranges overlap and where they leave a gap; a range th
   await from.fill("1.2");
   await from.press("Enter");
   await expect(axis.locator('[data-stretch="gap"]')).toHaveCount(0);
-  // The sample's own asks for a size besides: no overlap until it does not.
+  // The sample's own asks for a size in addition: no overlap until it does not.
   const size = part.getByRole("textbox", { name: "Small and nearly square: short side, mm below" });
   await size.fill("");
   await size.press("Enter");
@@ -102,13 +102,13 @@ test("a cluster: gathered, moved as one, entered, one size for all, dissolved wi
   await size.fill("11mm");
   await size.press("Enter");
   for (const id of ["horn", "towline", "pump"]) expect((await placeOf(page, id)).w).toBeCloseTo((11 * 411) / 25.4, 1);
-  // One feel for all that stands in it.
+  // One feel for all that is in it.
   const columns = page.getByRole("group", { name: "Columns of the tray" });
   await columns.getByRole("button", { name: "Feel" }).click();
   await region(page, "Feel").getByLabel("Press").selectOption("latch");
   await region(page, "Feel").getByLabel("Slide in").check();
   await region(page, "Feel").getByLabel("Slide out").selectOption("release");
-  // What differs between them would stand there as that.
+  // What differs between them would be there as that.
   await expect(region(page, "Feel").getByLabel("Press")).toHaveValue("latch");
   await expect(region(page, "Feel").getByLabel("Slide in")).toBeChecked();
   await expect(region(page, "Feel").getByLabel("Slide out")).toHaveValue("release");

@@ -38,7 +38,7 @@ export async function onGlass(page: Page, fx: number, fy: number): Promise<Place
   return { x: box.x + box.width * fx, y: box.y + box.height * fy };
 }
 
-/** Where a control's visual box stands, px of the screen: free of the width of its outline. */
+/** Where a control's visual box is, px of the screen: free of the width of its outline. */
 export async function placeOf(page: Page, id: string): Promise<{ x: number; y: number; w: number; h: number }> {
   const rect = visual(page, id);
   return { x: await figure(rect, "x"), y: await figure(rect, "y"), w: await figure(rect, "width"), h: await figure(rect, "height") };
@@ -78,7 +78,7 @@ export async function expectTied(page: Page, point: string, frame: "safe" | "scr
   await expect(card.getByRole("combobox", { name: "Frame" })).toHaveValue(frame);
 }
 
-/** Opens the fold of a card in which what is seldom used stands. */
+/** Opens the fold of a card in which what is seldom used is. */
 export async function more(page: Page, column: string): Promise<void> {
   const fold = page.getByRole("region", { name: column, exact: true }).getByRole("button", { name: /^(\+\s*)?more/ });
   if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
@@ -130,7 +130,7 @@ export async function noViolationsInStorm(page: Page, where = ""): Promise<void>
   if (isStorm) await noViolations(page, where);
 }
 
-/** What axe finds against WCAG 2.2 A and AA: nothing. Only violations are worked out in full; the rest would take most of the time. */
+/** What axe finds against WCAG 2.2 A and AA: nothing. Only violations are computed in full; the rest would take most of the time. */
 export async function noViolations(page: Page, where = ""): Promise<void> {
   const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);
   const { violations } = await axe.setLegacyMode(true).analyze();

@@ -73,7 +73,7 @@ test("a list shows what it would change, and changes that; constants are saved",
   await expect(page.getByLabel("Code name of flare", { exact: true })).toHaveValue("flare");
 });
 
-/** Drops so many made files of source onto the dialogue, as a folder would be. */
+/** Drops this many made files of source onto the dialogue, as a folder would be. */
 async function dropFiles(page: Page, count: number, bytes: number): Promise<void> {
   await expect(dialogue(page).getByLabel("Source to read")).toBeVisible();
   await page.evaluate(

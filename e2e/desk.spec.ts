@@ -33,7 +33,7 @@ test("unseen controls leave the mouse to the game's own bindings; seen ones are 
   // Nothing is seen: the main button is the game's, wherever it is, and the second one is bound.
   expect(await during(pressAt(leap.x, leap.y, "left"), () => page.mouse.up())).toEqual([false, false, true]);
   expect(await during(pressAt(450, 300, "right"), () => page.mouse.up({ button: "right" }))).toEqual([true, false, false]);
-  // Seen: on a control it is a finger, and beside them a mouse; both buttons at once are both.
+  // Seen: on a control it is a finger, and next to them a mouse; both buttons at once are both.
   await page.evaluate(() => void ((window as any).handle.appear = "always"));
   await page.mouse.move(leap.x, leap.y);
   await page.mouse.down();

@@ -1,4 +1,4 @@
-/** A page of a game for the tests of the web runtime: the built package served beside it, fingers by the browser's own input. */
+/** A page of a game for the tests of the web runtime: the built package served next to it, fingers by the browser's own input. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { BrowserContext, CDPSession, Page } from "@playwright/test";
@@ -8,7 +8,7 @@ import { parseLayout } from "../core/format/parse";
 export const GAME = "http://game.test";
 const TYPES: Readonly<Record<string, string>> = { html: "text/html", js: "text/javascript", json: "application/json", css: "text/css" };
 
-/** A pin of so many mm that keeps them on every screen, at a corner of the screen. */
+/** A pin of this many mm that keeps them on every screen, at a corner of the screen. */
 const pin = (anchor: readonly [number, number], offset: readonly [string, string], mm: number) => ({
   kind: "pin",
   frame: "screen",
@@ -89,7 +89,7 @@ export function played(layout: object = LAYOUT): string {
   return compile(read.value);
 }
 
-/** Files that the page may ask for besides the package, by their paths. */
+/** Files that the page may ask for in addition to the package, by their paths. */
 export type GameFiles = Readonly<Record<string, string>>;
 
 /** Opens a page of a game. */
@@ -130,14 +130,14 @@ export const gameBody = (options = "", more = "") => `
 </script>`;
 
 /** Waits until the page's handle is there. */
-/** Waits until the page has drawn so many frames. */
+/** Waits until the page has drawn this many frames. */
 export const frames = (page: Page, count = 3) =>
   page.evaluate(async (n) => {
     for (let i = 0; i < n; i += 1) await new Promise((done) => requestAnimationFrame(done));
   }, count);
 export const ready = (page: Page) => page.waitForFunction(() => (window as { isReady?: boolean }).isReady === true);
 
-/** Fingers by their numbers, as the browser's own input tells of them: points in CSS px. */
+/** Fingers by their numbers, as the browser's own input reports them: points in CSS px. */
 export class Hand {
   readonly #down = new Map<number, { x: number; y: number }>();
   constructor(readonly session: CDPSession) {}

@@ -1,4 +1,4 @@
-/** Hand off: every parcel is taken and opened by a reader of its own kind; what comes in is shown first, and stands where it stood. */
+/** Hand off: every parcel is taken and opened by its own reader kind; what comes in is shown first, and is where it stood. */
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import { join } from "node:path";
@@ -35,7 +35,7 @@ function expectSize(size: string, bytes: number): void {
   expect(Math.abs(Number(figure) * one - bytes)).toBeLessThanOrEqual(step / 2);
 }
 
-/** Where a file stands on the disk, as a browser is told it. */
+/** Where a file is on the disk, as a browser is reported it. */
 function onDisk(info: TestInfo, name: string, bytes: Uint8Array): string {
   const path = info.outputPath(name);
   writeFileSync(path, bytes);

@@ -26,9 +26,9 @@ export interface HostileReport {
   readonly faults: string[];
 }
 
-/** One page is used for so many files, then a fresh browser begins with nothing kept. */
+/** One page is used for this many files, then a fresh browser begins with nothing kept. */
 const FILES_A_PAGE = 20;
-/** A page that has not answered by then stands still, ms. */
+/** A page that has not answered by then is still, ms. */
 const STILL_MS = 60_000;
 const VIEWS = ["Screens", "Actions", "Rehearse", "Layout"];
 
@@ -108,7 +108,7 @@ async function bringIn(page: Page, bytes: Buffer, report: HostileReport): Promis
   const go = async (word: string): Promise<number> => {
     const begun = performance.now();
     await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: word }).click();
-    // Two frames drawn: the view stands.
+    // Two frames drawn: the view is.
     await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
     return performance.now() - begun;
   };
@@ -149,13 +149,13 @@ async function memoryOf(system: CDPSession, which: "VmRSS" | "VmHWM"): Promise<n
   return Math.max(0, ...sizes);
 }
 
-/** Begins to look for the highest anew (proc(5), clear_refs); gives what is there now, MiB. */
+/** Begins to look for the highest again (proc(5), clear_refs); gives what is there now, MiB. */
 async function forgetPeak(system: CDPSession): Promise<number> {
   for (const { id } of await pageProcesses(system)) {
     try {
       writeFileSync(`/proc/${id}/clear_refs`, "5");
     } catch {
-      // Where that is not allowed, the highest of all files is told.
+      // Where that is not allowed, the highest of all files is reported.
     }
   }
   return memoryOf(system, "VmRSS");

@@ -1,4 +1,4 @@
-/** Importing what is large or hostile: the page goes on, says how far it is, and stops when it is told to. */
+/** Importing what is large or hostile: the page goes on, says how far it is, and stops when it is reported to. */
 import { expect, type Page, type Route } from "@playwright/test";
 import { test } from "./test";
 import { readFileSync } from "node:fs";
@@ -10,7 +10,7 @@ const importFiles = (page: Page, name: string, bytes: Uint8Array) =>
   page.getByLabel("Files to import").setInputFiles({ name, mimeType: "application/zip", buffer: Buffer.from(bytes) });
 const refusal = (page: Page) => page.getByRole("region", { name: "Import" }).getByRole("alert");
 
-/** A zip whose file unpacks to so many MiB and says that it is 100 bytes. */
+/** A zip whose file unpacks to this many MiB and says that it is 100 bytes. */
 function bomb(mib: number): Uint8Array {
   const bytes = zipSync({ "bomb.json": new Uint8Array(mib * 1024 * 1024) }, { level: 1 });
   const view = new DataView(bytes.buffer);
@@ -99,7 +99,7 @@ test(
     const backup = { name: "backup.zip", mimeType: "application/zip", buffer: Buffer.from(zipSync(files, { level: 1 })) };
     await page.getByTestId("saved-state").click();
     const kept = page.getByRole("dialog", { name: "Stored data" });
-    // Each state waits for the browser's storage: it stops at the first once it is told to.
+    // Each state waits for the browser's storage: it stops at the first once it is reported to.
     await page.evaluate(() => {
       const put = IDBObjectStore.prototype.put;
       let count = 0;

@@ -24,7 +24,7 @@ test("from an empty layout to a played, checked and exported one", async ({ page
   await expect(page.getByRole("button", { name: "Layouts; open: Brackwater" })).toBeVisible();
   await expect(control(page, "helm")).toBeVisible();
 
-  // A layout of one's own, from nothing.
+  // your own layout, from nothing.
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   await dialogue.getByLabel("Name of the game").fill("Dry dock");

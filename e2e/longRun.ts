@@ -94,7 +94,7 @@ async function rehearse(page: Page, baseURL: string, minutes: number): Promise<L
   await page.getByRole("button", { name: /^Take half an hour/ }).click();
   const strip = page.getByTestId("lane-glass");
   const at = async () => Number(await strip.getAttribute("aria-valuenow"));
-  // All of it is known first: what is worked out is not growth.
+  // All of it is known first: what is computed is not growth.
   await page.waitForFunction(() => Number(document.querySelector('[data-testid="lane-glass"]')?.getAttribute("aria-valuemax")) > 100_000, undefined, {
     timeout: 120_000,
   });

@@ -143,7 +143,7 @@ test("two axes selected in the ledger become one stick, four directions one d-pa
   await expect(pressed).toHaveCount(2);
   await drag(page, await middle(row("moveY")), await onGlass(page, 0.16, 0.68));
   await expect(control(page, "move")).toHaveAttribute("aria-label", /^move, stick, bottom left, serves moveX, moveY/);
-  // A third axis goes by the way that its word means, and is told to share it.
+  // A third axis goes by the way that its word means, and is reported to share it.
   await control(page, "move").click();
   await page.getByLabel("Add an action").selectOption("turn");
   const shared = page.getByRole("group", { name: "Axes on one port of move" });

@@ -134,7 +134,7 @@ test("the keys of an axis are asked for one after the other, + first; a usual pa
   // Another pair, by one of its keys.
   await (await listen("lean")).getByRole("button", { name: /^Press the key for lean/ }).press("KeyD");
   await expect(lean).toHaveCount(0);
-  // Four keys of a vector that belong to no set: in the order in which they are asked for, one of them left out.
+  // Four keys of a vector that belong to no set: in the order in which they are asked for, one of them omitted.
   const go = await listen("go");
   const direction = go.getByRole("button", { name: /^Press the key for go/ });
   for (const [key, said] of [

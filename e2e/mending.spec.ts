@@ -1,4 +1,4 @@
-/** Findings: to the place, on the glass, mended at a click, accepted and taken back; limits; keyboard and readers; touch. */
+/** Findings: to the place, on the glass, fixed at a click, accepted and taken back; limits; keyboard and readers; touch. */
 import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
 import { control, drag, middle, noViolations, onGlass, open, openLayout, placeOf, visual } from "./bench";
@@ -13,7 +13,7 @@ test("a finding leads to its place, shows itself on the glass, and is mended at 
   await buried.getByRole("button", { name: /lies under/ }).click();
   await expect(control(page, "horn")).toHaveAttribute("aria-pressed", "true");
   await expect(page.getByTestId("pointed-out").locator("rect, ellipse")).not.toHaveCount(0);
-  // From the card too: the findings of what is selected stand there with their moves.
+  // From the card too: the findings of what is selected are there with their moves.
   const move = page
     .getByTestId("finding-line")
     .getByRole("button", { name: /^Draw horn above$/ })
@@ -37,7 +37,7 @@ test("a move is offered with its distance and goes just that far", { tag: "@stor
     .getByTestId("finding-line")
     .getByRole("button", { name: /^Move \S+ \d+\.\d mm (up|down|left|right)$/ })
     .first();
-  // Until a move is proved for the layout as it now stands, the offer of an earlier one cannot be taken.
+  // Until a move is proved for the layout as it now is, the offer of an earlier one cannot be taken.
   await expect(offer).toBeEnabled();
   const [, id, mm, side] = /^Move (\S+) (\d+\.\d) mm (\S+)$/.exec((await offer.textContent())!)!;
   const before = await placeOf(page, id);

@@ -6,7 +6,7 @@ import { copyOfBuild, rewrite, serveBuild, serveExported } from "./builds";
 import { test as base } from "./test";
 import { control, drag, exportText, middle, open, openLayout, saved } from "./bench";
 
-/** A server of its own for a test, that can be stopped and started again, with another build if wished. */
+/** Its own server for a test, that can be stopped and started again, with another build if wished. */
 interface OwnServer {
   readonly url: string;
   stop(): Promise<void>;
@@ -39,7 +39,7 @@ async function heldBack(page: Page, button: Locator): Promise<Locator> {
   // The tray follows the selection a moment later: what is typed before belongs to a field that goes.
   await expect(field).toHaveValue("helm");
   await field.fill("Wheel");
-  // A click that takes no focus: a pointer would leave the field, which enters what stands in it.
+  // A click that takes no focus: a pointer would leave the field, which enters what is in it.
   await button.evaluate((element: HTMLElement) => element.click());
   await expect(page.getByText("has unsaved text")).toBeVisible();
   return field;
@@ -109,7 +109,7 @@ test(
       .setInputFiles({ name: "sea.nodulum.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(file)) });
     await expect(page).toHaveTitle("Out at sea · Nodulum");
     await expect(page).toHaveURL(`${server.url}/layout`);
-    // Each view by a load of its own, and the front door.
+    // Each view by its own load, and the front door.
     for (const path of ["/screens", "/handoff", "/rehearse", "/actions", "/"]) {
       await open(page, `${server.url}${path}`);
       await expect(page).toHaveTitle("Out at sea · Nodulum");
@@ -171,7 +171,7 @@ test(
     await button.click();
     await expect(page.locator("html")).toHaveAttribute("data-build", "next");
     await expect(page.getByTestId("saved-state")).toBeVisible();
-    // The other window was told and goes on; what it had not fetched yet is still there.
+    // The other window was reported and goes on; what it had not fetched yet is still there.
     await expect(other.getByText("Another window uses a new version")).toBeVisible();
     await expect(other.locator("html")).not.toHaveAttribute("data-build", "next");
     await view(other, "Screens").click();
@@ -239,7 +239,7 @@ test("no script but its own runs in a page, nothing is asked of anybody else, an
       }, 0),
     );
     const asked = await fetch("http://127.0.0.2:9/").catch(() => "refused");
-    // Each kind of violation is told, and by then what was refused would have run.
+    // Each kind of violation is reported, and by then what was refused would have run.
     const kinds = () => [...new Set(seen)].sort();
     while (kinds().length < 4) await new Promise((resolve) => document.addEventListener("securitypolicyviolation", resolve, { once: true }));
     return { evaluated, asked, ran: (window as unknown as { ran?: boolean }).ran ?? false, seen: kinds() };

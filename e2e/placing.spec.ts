@@ -54,7 +54,7 @@ test("a tether's end: tied elsewhere nothing jumps; dropped with Shift the contr
   await expectTied(page, "0,0", "safe");
   const anchored = await placeOf(page, "horn");
   for (const side of ["x", "y", "w", "h"] as const) expect(anchored[side]).toBeCloseTo(before[side], 2);
-  // The corner of the whole screen lies beside that of the safe frame.
+  // The corner of the whole screen lies next to that of the safe frame.
   await drag(page, await middle(end()), { x: glass.x + 2, y: glass.y + glass.height - 2 });
   await expectTied(page, "0,1", "screen");
   expect((await placeOf(page, "horn")).x).toBeCloseTo(before.x, 2);
@@ -127,7 +127,7 @@ test("snapping: an edge meets an edge, the guide says how far, and Alt lets go o
   const [horn, log] = [await placeOf(page, "horn"), await placeOf(page, "log")];
   const scale = (await page.getByTestId("glass").boundingBox())!.width / 2400;
   const from = await middle(visual(page, "horn"));
-  // Three CSS px short of the line on which the top of log stands.
+  // Three CSS px short of the line on which the top of log is.
   const to = { x: from.x - 60, y: from.y + (log.y - horn.y) * scale + 3 };
   await hold(page, from, to);
   await expect(page.locator('[data-guide="edge"], [data-guide="centre"], [data-guide="frame"]').first()).toBeAttached();

@@ -1,4 +1,4 @@
-/** The example game as it ships, played by touch; every example of docs/RUNTIME.md run as it stands. */
+/** The example game as it ships, played by touch; every example of docs/RUNTIME.md run as it is. */
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect } from "@playwright/test";
@@ -28,7 +28,7 @@ test("quay: from the menu to a crate by two thumbs, and nothing goes wrong on th
   await page.getByRole("button", { name: "start" }).tap();
   const hand = await Hand.of(page);
   const leap = { x: 900 - (15 / 25.4) * 160, y: 420 - (15 / 25.4) * 160 };
-  // The goat stands below the middle; up to the crates and to the left, leaping.
+  // The goat is below the middle; up to the crates and to the left, leaping.
   await hand.down(1, 150, 300);
   await hand.move(1, 110, 270);
   await hand.down(2, leap.x, leap.y);

@@ -140,7 +140,7 @@ test("another screen, hand and number of ticks are really played; pins stand at 
   await page.mouse.down();
   await expect(value(page, "horn")).toHaveText("true");
   await page.mouse.up();
-  // For a left hand the horn stands at the other side.
+  // For a left hand the horn is at the other side.
   await page.getByLabel("Hand", { exact: true }).selectOption("left");
   await page.mouse.down();
   await expect(value(page, "horn")).toHaveText("false");
@@ -226,7 +226,7 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
       const at = canvas.getContext("2d")!.getImageData(canvas.width * 0.16, canvas.height * 0.68, 1, 1).data;
       return [at[0], at[1], at[2]];
     });
-  // Where the stick stands nothing is seen but the yard's ground.
+  // Where the stick is nothing is seen but the yard's ground.
   const GROUND = [0x16, 0x23, 0x2d];
   await expect.poll(pixel).not.toEqual(GROUND);
   await page.getByLabel("Device").selectOption("desktop");

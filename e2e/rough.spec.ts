@@ -132,7 +132,7 @@ test(
         if (!(await field.isVisible())) continue;
         const before = await field.inputValue();
         if (!/^-?\d+(\.\d+)?$/.test(before)) continue;
-        // The number that stands there, written with a comma and a nought behind it.
+        // The number that is there, written with a comma and a nought behind it.
         const same = before.includes(".") ? before.replace(".", ",") : `${before},0`;
         expect([column, i, Number(await typedWithComma(page, field, same))]).toEqual([column, i, Number(before)]);
         counted += 1;
@@ -205,7 +205,7 @@ test("a take of 64 MiB is imported and listed while the page works; one byte mor
   await expect(page.getByRole("button", { name: /The longest/ }).first()).toBeVisible();
 });
 
-/** A layout with as many controls as there may be, each with an action of its own. */
+/** A layout with as many controls as there may be, each with its own action. */
 function largest(): string {
   const ids = Array.from({ length: 200 }, (_, i) => i);
   const offset = (i: number) => [`${8 + (i % 20) * 79}u`, `${8 + Math.floor(i / 20) * 71}u`];

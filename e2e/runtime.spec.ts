@@ -48,7 +48,7 @@ test("two thumbs at once: a stick and a button by their words, edges, angle and 
       .map((tick: any) => tick.values.leap),
   );
   expect(edges).toEqual([true, false]);
-  // A motion is told once, in mm at this size of the glass: 160 CSS px an inch.
+  // A motion is reported once, in mm at this size of the glass: 160 CSS px an inch.
   const look = await middleOf(page, "look");
   await hand.down(3, look.x, look.y);
   await hand.move(3, look.x + 63, look.y);
@@ -63,7 +63,7 @@ test("a game's own loop steps by itself: rose and fell are told for one step, an
   await ready(page);
   const hand = await Hand.of(page);
   const leap = await middleOf(page, "leap");
-  // What came between two steps is told at the next, once.
+  // What came between two steps is reported at the next, once.
   const steps = (count: number) =>
     page.evaluate(async (n) => {
       const { handle } = window as any;
@@ -86,7 +86,7 @@ test("a game's own loop steps by itself: rose and fell are told for one step, an
 });
 
 const MENU = `<div id="menu" style="position:fixed;left:300px;top:260px"><button id="start">start</button></div>`;
-/** A button of the game's own inside the element that controls stand over. */
+/** A button of the game's own inside the element that controls are over. */
 const INSIDE = gameBody(`appear: "always"`).replace(
   `<canvas id="game"></canvas>`,
   `<div id="game" style="position:fixed;inset:0"><button id="below" style="position:absolute;left:20px;top:20px">below</button></div>${MENU}`,
@@ -155,7 +155,7 @@ test("a phone turns, its window shrinks, a keyboard comes: what is held goes on 
     await expect.poll(() => on(page, (h) => Math.round(h.screen.widthPx / devicePixelRatio))).toBe(width);
     await frames(page);
     expect(await on(page, (h) => h.controls().find((c: any) => c.id === "walk").held)).toBe(true);
-    // Its millimetres stay, and it stands at its corner.
+    // Its millimetres stay, and it is at its corner.
     const at = await on(page, (h) => h.controls().find((c: any) => c.id === "walk").visual);
     expect(at.w).toBeCloseTo((26 / 25.4) * 160, 3);
     expect(at.y + at.h).toBeCloseTo(height - (8 / 25.4) * 160, 2);

@@ -1,4 +1,4 @@
-/** What stands beside the runtime: the players' page, the overlay, the hint to turn, what was asked. */
+/** What is next to the runtime: the players' page, the overlay, the hint to turn, what was asked. */
 import { writeFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
@@ -144,7 +144,7 @@ test("changes that a player made elsewhere, or somebody made up, never put a con
     { width: 640, height: 360 },
   ]) {
     await page.setViewportSize(viewport);
-    // The layout is placed anew before the next picture.
+    // The layout is placed again before the next picture.
     const places = () =>
       page.evaluate(
         () =>

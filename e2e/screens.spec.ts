@@ -206,7 +206,7 @@ test("a part of the players is told beside a screen, and findings say on how man
   await expect(page.getByTestId("blockers-players")).toHaveText("on 12 % of your players");
 });
 
-/** How many of each severity a text tells, such as "■ 2 blockers ◆ 1 warning" or "2 blockers, 1 warning". */
+/** How many of each severity a text reports, such as "■ 2 blockers ◆ 1 warning" or "2 blockers, 1 warning". */
 const countsIn = (text: string) => ["blocker", "warning", "note"].map((word) => Number(new RegExp(`(\\d+)\\s+${word}`).exec(text)?.[1] ?? 0));
 
 test("the rail counts what the grid counts, for all players; while something is dragged for the one that is edited for", async ({ page }) => {

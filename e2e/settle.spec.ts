@@ -1,4 +1,4 @@
-/** Settle at hand: from five blockers to none in two clicks; moves left out; ways out; misses; by key; held screens. */
+/** Settle at hand: from five blockers to none in two clicks; moves omitted; ways out; misses; by key; held screens. */
 import { expect, type Locator, type Page } from "@playwright/test";
 import { test } from "./test";
 import { readFileSync } from "node:fs";
@@ -96,7 +96,7 @@ test("the bench, by key alone: asked, looked at from before to after, a move lef
   await expect(page.locator('[data-lock="pause"]')).toBeAttached();
   await take(page).press("Enter");
   await expect(panel(page)).toHaveCount(0);
-  // That of what was left out is there still.
+  // That of what was omitted is there still.
   expect(await history(page)).toContain("settle 3 screens: 4 blockers");
 });
 
@@ -108,7 +108,7 @@ test("no way: the wishes are drawn and told, a way out is one click, and what it
   const proved = left.locator("article", { hasText: "These cannot all be met" }).first();
   await expect(proved).toContainText(/At least \d+\.\d mm short/);
   await expect(proved.getByRole("img", { name: /^Where it falls short, on / })).toBeVisible();
-  // What only a note stands in the way of says so, and what it costs to let it.
+  // What only a note is in the way of says so, and what it costs to let it.
   await expect(left.getByRole("button", { name: /^allow new and worse notes [\d.]+ mm²$/ }).first()).toBeVisible();
   const way = left
     .getByRole("group", { name: "Options" })

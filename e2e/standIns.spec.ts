@@ -65,7 +65,7 @@ test("key events: the keys of each action, as a keyboard tells them, repeating w
   expect(repeats.length).toBeGreaterThan(3);
   expect(log.length).toBe(repeats.length + 2);
   await page.evaluate("log.length = 0");
-  // A stick to the upper right holds two keys; back below four tenths lets go of one of them.
+  // A stick to the upper right holds two keys; back below four tenths releases one of them.
   const walk = await at("walk");
   await hand.down(1, walk.x, walk.y);
   await hand.move(1, walk.x + 70, walk.y - 70);

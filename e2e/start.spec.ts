@@ -1,4 +1,4 @@
-/** How the application is started, and that nothing of it is left when whoever started it is gone. */
+/** How the application is started, and that nothing of it remains when whoever started it is gone. */
 import { spawn } from "node:child_process";
 import { connect } from "node:net";
 import { expect } from "@playwright/test";
@@ -29,7 +29,7 @@ test("npm start serves; killed with no time to say so it leaves no server behind
     try {
       process.kill(-npm.pid!, "SIGKILL");
     } catch {
-      // Nothing is left of it, as it should be.
+      // Nothing remains of it, as it should be.
     }
   }
 });

@@ -31,7 +31,7 @@ export interface DeedCounts {
   settled: number;
 }
 
-/** What the deeds of one window share. */
+/** What the steps of one window share. */
 export interface DeedWorld {
   readonly page: Page;
   /** 0: the first window, 1: the second. */
@@ -43,7 +43,7 @@ export interface DeedWorld {
   readonly newName: () => string;
 }
 
-/** Each window drags a control of its own, so that where it stands is known. */
+/** Each window drags its own control, so that where it is is known. */
 const DRAGGED = ["horn", "towline"] as const;
 
 export const isSaved = (page: Page) =>
@@ -145,7 +145,7 @@ async function drag(world: DeedWorld): Promise<void> {
   const id = DRAGGED[which];
   const known = facts.places.get(id) ?? { confirmed: null, tried: [] };
   facts.places.set(id, known);
-  // While the view is drawn anew it may be gone for a moment.
+  // While the view is redrawn it may be gone for a moment.
   const rect = page.locator(`[data-control="${id}"] rect`).first();
   let box = await rect.boundingBox();
   while (!box) box = await rect.boundingBox();
@@ -157,7 +157,7 @@ async function drag(world: DeedWorld): Promise<void> {
   if (moves > 1) counts.held += 1;
   for (let i = 0; i < moves; i += 1) {
     await page.mouse.move(x + (random() - 0.5) * 50, y + (random() - 0.5) * 50, { steps: 5 });
-    // Once the movement is drawn: where it is let go is where it stands now.
+    // Once the movement is drawn: where it is let go is where it is now.
     await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
     known.tried.push(await placeOf(page, id));
     if (moves > 1) await page.waitForTimeout(random() * 200);
@@ -214,7 +214,7 @@ async function look({ page, random }: DeedWorld): Promise<void> {
   await page.waitForTimeout(50 + random() * 150);
 }
 
-/** The deeds, and how often each is done, of a hundred. */
+/** The steps, and how often each is done, of a hundred. */
 const DEEDS: readonly (readonly [part: number, deed: (world: DeedWorld) => Promise<unknown>])[] = [
   [28, addAction],
   [26, drag],

@@ -6,7 +6,7 @@ import { chromium, type BrowserContext, type LaunchOptions, type Page } from "@p
 import { readFileSync, readdirSync } from "node:fs";
 import { isSaved, nextDeed, placeOf, type DeedCounts, type Doing, type Facts, type Presence } from "./stormDeeds";
 
-/** How a storm blows. `seed`: the same gives the same order of deeds, though not the same moments. */
+/** How a storm blows. `seed`: the same gives the same order of steps, though not the same moments. */
 export interface Storm {
   readonly kills: number;
   readonly seed: number;
@@ -71,7 +71,7 @@ const storedLayout = (page: Page) =>
       }),
   );
 
-/** Blows, and tells what was lost. */
+/** Blows, and reports what was lost. */
 export async function storm({ kills, seed, baseURL, folder, launchOptions, onKill = () => undefined }: Storm): Promise<StormReport> {
   const random = randomOf(seed);
   const report: StormReport = {

@@ -286,7 +286,7 @@ test("it draws only where something changes, and what it draws in part is what i
     // The same layout once more is another one: all of it is drawn.
     await page.evaluate(async () => (window as any).controls.replace(await (await fetch("/quay.played.json")).text()));
     await frames(page, 3);
-    // Under a clip of several boxes edges are smoothed a little otherwise, a few dozen pixels of them; a piece that was left out would be thousands.
+    // Under a clip of several boxes edges are smoothed a little otherwise, a few dozen pixels of them; a piece that was omitted would be thousands.
     const whole = await difference();
     expect(whole.most).toBeLessThan(80);
     expect(whole.far).toBeLessThan(200);

@@ -36,7 +36,7 @@ test.describe("stand-ins in other people's games", () => {
     expect(seen.length).toBeGreaterThanOrEqual(5);
     expect(seen.some(([, , x, pressed]) => x > 0.3 && pressed)).toBe(true);
     expect(seen.at(-1)!.slice(2)).toEqual([0, false]);
-    // The time of the change: after the touch that made it, before it was seen. Nothing is told where nothing has changed.
+    // The time of the change: after the touch that made it, before it was seen. Nothing is reported where nothing has changed.
     const touchedAt = (await page.evaluate(() => (window as any).touchedAt)) as number;
     for (const [time, now] of seen) expect([time > touchedAt, time <= now]).toEqual([true, true]);
     expect(seen.length).toBeLessThanOrEqual(8);

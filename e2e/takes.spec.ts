@@ -1,4 +1,4 @@
-/** Takes: recorded, kept after the fact, played again, renamed, saved and taken in, compared, looped on the bench; touches and what is told by itself. */
+/** Takes: recorded, kept after the fact, played again, renamed, saved and taken in, compared, looped on the bench; touches and what is reported by itself. */
 import { readFile } from "node:fs/promises";
 import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
@@ -184,7 +184,7 @@ test("on the bench a take goes on while the layout is changed, and its touches g
   await expect.poll(async () => (await fingers()).length).toBeGreaterThan(0);
   await visual(page, "helm").click();
   await typeInto(page, "Place", "From left", "400 u");
-  // The helm stands at the right of a quarter of the screen now, and so does the finger on it.
+  // The helm is at the right of a quarter of the screen now, and so does the finger on it.
   await expect.poll(async () => (await fingers()).some((t) => Number(/translate\(([\d.]+)/.exec(t ?? "")?.[1] ?? 0) > 2400 * 0.28)).toBe(true);
   await page.getByRole("button", { name: "Close the looped take" }).click();
   await expect(glass).toHaveCount(0);

@@ -32,7 +32,7 @@ test("an edit goes to the game's own page at once, words asked in vain come back
   await section.getByRole("button", { name: "Open my page" }).click();
   const game = await opening;
   await expect(page.getByTestId("tuning-state")).toHaveText(/gets every edit at once/);
-  // The page had a layout of its own; now it plays the one that is open here.
+  // The page had its own layout; now it plays the one that is open here.
   const names = () => game.evaluate(() => (window as any).handle.layout.controls.map((c: any) => c.name));
   await expect.poll(names).toContain("towline");
   await game.evaluate(() => (window as any).handle.value("tow_line"));

@@ -47,7 +47,7 @@ test(
       await addAction(a, `a ${i}`, "press");
       await addAction(b, `b ${i}`, "press");
     }
-    // Nothing is shown meanwhile: drawing so many rows again and again is not what is tested here.
+    // Nothing is shown meanwhile: drawing this many rows again and again is not what is tested here.
     const search = (page: Page) => page.getByLabel("Search");
     for (const page of [a, b]) await search(page).fill("nothing");
     await Promise.all([addMany(a, names("a", 4, EACH)), addMany(b, names("b", 4, EACH))]);

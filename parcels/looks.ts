@@ -96,7 +96,7 @@ export function drawLook(ctx: DrawingContext, picture: LookPicture, scale: numbe
   ctx.restore();
 }
 
-/** The pictures of a layout as an SVG takes them in: their own data, as it stands in the layout. */
+/** The pictures of a layout as an SVG takes them in: their own data, as it is in the layout. */
 function svgPictures(layout: Layout): Supplies["pictureOf"] {
   const known = byId(layout.pictures);
   return (id) => {

@@ -1,4 +1,4 @@
-/** Makes each parcel. What a browser's canvas is needed for is left out where there is none, and said. */
+/** Makes each parcel. What a browser's canvas is needed for is omitted where there is none, and said. */
 import { constantFile, constantsFile } from "../core/exchange/constants";
 import { fileNameFor } from "../core/exchange/fileName";
 import { playingPage } from "../core/exchange/playingPage";
@@ -18,7 +18,7 @@ const json = (path: string, content: string): ParcelFile => ({ path, type: "appl
 const html = (path: string, content: string): ParcelFile => ({ path, type: "text/html", content });
 const csv = (path: string, content: string): ParcelFile => ({ path, type: "text/csv", content });
 
-/** What the files of a parcel hold, and what is left out of it. */
+/** What the files of a parcel hold, and what is omitted of it. */
 type Made = Pick<Parcel, "files"> & Partial<Pick<Parcel, "leftOut">>;
 
 const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promise<Made>>> = {

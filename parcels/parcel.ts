@@ -1,4 +1,4 @@
-/** What leaves, as parcels: what each is called, for whom it is, and what it holds. How they are made stands in `makeParcel.ts`. */
+/** What leaves, as parcels: what each is called, for whom it is, and what it holds. How they are made is in `makeParcel.ts`. */
 
 export const PARCEL_GROUPS = ["for the game", "for people", "for tables", "for tests"] as const;
 export type ParcelGroup = (typeof PARCEL_GROUPS)[number];

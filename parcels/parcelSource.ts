@@ -6,20 +6,20 @@ import type { YDirection } from "../core/exchange/boxDirection";
 import type { Paper } from "../core/report/style";
 import type { DrawingContext, Supplies } from "../runtime/art";
 
-/** Browsers refuse canvases with longer sides, px: a picture that would be larger is left out, and named. */
+/** Browsers refuse canvases with longer sides, px: a picture that would be larger is omitted, and named. */
 export const MOST_SIDE_PX = 8192;
 
 /** Makes PNGs; only a browser can. */
 export interface PngPainter {
   /** What the layout's looks are made of, its pictures decoded. */
   readonly supplies: Supplies;
-  /** Draws on a fresh canvas of so many px; gives the PNG's bytes. */
+  /** Draws on a fresh canvas of this many px; gives the PNG's bytes. */
   readonly paint: (width: number, height: number, draw: (ctx: DrawingContext) => void) => Promise<Uint8Array>;
-  /** An SVG as a PNG of so many px. */
+  /** An SVG as a PNG of this many px. */
   readonly paintSvg: (svg: string, width: number, height: number) => Promise<Uint8Array>;
 }
 
-/** A take as a file of its own. */
+/** A take as its own file. */
 export interface TakeFile {
   readonly path: string;
   readonly text: string;

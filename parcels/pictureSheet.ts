@@ -1,4 +1,4 @@
-/** All looks in one picture, and where in it each stands. */
+/** All looks in one picture, and where in it each is. */
 import potpack from "potpack";
 import type { LookPicture } from "./looks";
 
@@ -24,7 +24,7 @@ export interface PictureSheet {
   readonly places: readonly SheetPlace[];
 }
 
-/** Packs pictures at a scale into one, in no more room than it takes; the places stand in the order of the pictures. */
+/** Packs pictures at a scale into one, in no more room than it takes; the places are in the order of the pictures. */
 export function pictureSheet(pictures: readonly LookPicture[], scale: number): PictureSheet {
   const boxes = pictures.map((picture) => ({ picture, x: 0, y: 0, w: picture.width * scale + GAP, h: picture.height * scale + GAP }));
   const { w, h } = potpack([...boxes]);

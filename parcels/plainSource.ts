@@ -5,7 +5,7 @@ import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { makeReport } from "../core/report/gatherReport";
 import type { HandOffSource } from "./parcelSource";
 
-/** What is told of it; the rest follows. */
+/** What is reported of it; the rest follows. */
 export interface PlainSource extends Pick<HandOffSource, "layout" | "date" | "screens" | "direction" | "language" | "paper" | "takes"> {
   readonly pageScript: () => string;
   readonly runtimeFiles: () => Readonly<Record<string, string>>;

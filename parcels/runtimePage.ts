@@ -1,8 +1,8 @@
-/** A page that shows the web runtime at work beside the played file: where a game's own code would begin. */
+/** A page that shows the web runtime at work next to the played file: where a game's own code would begin. */
 import { escaped } from "../core/drawing/svgElement";
 import type { Layout } from "../core/format/types";
 
-/** The page; `playedFile`: the played file's name beside it. */
+/** The page; `playedFile`: the played file's name next to it. */
 export function runtimePage({ name }: Pick<Layout, "name">, playedFile: string): string {
   return `<!doctype html>
 <html lang="en">
@@ -20,7 +20,7 @@ html, body { margin: 0; height: 100%; background: #0f171d; color: #e8e4da; font:
 <div id="game"></div>
 <pre id="values"></pre>
 <script type="module">
-// Serve this folder (a page from the disk may not fetch). What stands below is all a game needs.
+// Serve this folder (a page from the disk may not fetch). What is below is all a game needs.
 import { play } from "./nodulum-runtime/index.js";
 import { drawing } from "./nodulum-runtime/drawing.js";
 

@@ -1,6 +1,6 @@
 /**
- * How controls look: drawn on a canvas from where they stand and what they give, the same on the bench, in the rail,
- * on the shelf and in the game. Nothing here decides where anything stands or who gets a touch.
+ * How controls look: drawn on a canvas from where they are and what they give, the same on the bench, in the rail,
+ * on the shelf and in the game. Nothing here decides where anything is or who gets a touch.
  *
  * The drawing hand is a chart-maker's: a stick is a compass rose with a sighting ring for a knob, a d-pad four quoins
  * about a hollow, a touchpad a field with corner marks, a swipe a field with a wind arrow.
@@ -8,7 +8,7 @@
 import type { Box } from "../core/engine/geometry/point";
 import type { Control } from "../core/engine/types";
 
-/** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base stands when it has moved. */
+/** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base is when it has moved. */
 export interface Pose {
   readonly held: boolean;
   /** Long untouched: how far it has faded to the look it then has, 0…1. */
@@ -153,7 +153,7 @@ function drawPicture(ctx: Ctx, picture: CanvasImageSource, box: Box, rotateDeg: 
   ctx.restore();
 }
 
-/** The icon and the word: beside each other's absence in the middle, together the icon above the word. */
+/** The icon and the word: next to each other's absence in the middle, together the icon above the word. */
 function drawMark(ctx: Ctx, box: Box, { look, face }: { readonly look: Control["look"]; readonly face: Face }, supplies: Supplies): void {
   const { icons, pathOf = path2dOf, wordEm: emOf = (text: string) => wordEm(ctx, text) } = supplies;
   const path = look.icon !== undefined && Object.hasOwn(icons, look.icon) ? pathOf(icons[look.icon]) : null;
@@ -377,7 +377,7 @@ const FROM_RIGHT = /^[^\p{L}]*[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/u;
 function drawLabel(ctx: Ctx, { w, h }: Box, label: string, em: number): void {
   const size = Math.min(h * LETTER_PART, w * LETTER_PART, (w * WORD_PART) / em);
   ctx.direction = FROM_RIGHT.test(label) ? "rtl" : "ltr";
-  // In halves of a pixel: the browser reads every new font anew, and the rail has a dozen sizes of each word.
+  // In halves of a pixel: the browser reads every new font again, and the rail has a dozen sizes of each word.
   ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;
   ctx.textAlign = "center";
   ctx.textBaseline = "middle";

@@ -54,7 +54,7 @@ export interface Above {
 const SHOWS_NO_CHILDREN = "canvas,video,img,iframe,object,embed";
 
 /**
- * Puts an element of ours above `over`, beside it or into `parent`, and keeps it visible while a part of the page fills the screen: then it goes
+ * Puts an element of ours above `over`, next to it or into `parent`, and keeps it visible while a part of the page fills the screen: then it goes
  * into the top layer, as a popover; in a browser without popovers into the element that fills the screen.
  */
 export function putAbove(element: HTMLElement, over: HTMLElement, parent: HTMLElement | null = null): Above {

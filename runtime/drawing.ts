@@ -72,5 +72,5 @@ export const drawingWith =
     };
   };
 
-/** The drawing of `play`, with every icon a layout may have: `play(played, { over, draw: drawing })`. A function of its own, so that a bundler leaves the icons out where it is not used. */
+/** The drawing of `play`, with every icon a layout may have: `play(played, { over, draw: drawing })`. its own function, so that a bundler leaves the icons out where it is not used. */
 export const drawing: MakePainter = (over) => drawingWith(ICONS)(over);

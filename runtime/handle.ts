@@ -1,4 +1,4 @@
-/** What a game holds in its hand: options in, a handle out. Types alone; docs/RUNTIME.md tells each by example. */
+/** What a game holds in its hand: options in, a handle out. Types alone; docs/RUNTIME.md reports each by example. */
 import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
@@ -25,7 +25,7 @@ export interface Painter {
   paint(frame: PaintFrame): void;
   /** Asked before every picture: whether it must draw though nothing of the frame has changed, as when an image has come in or its canvas is cleared by others. */
   isStale?(): boolean;
-  /** Whether it can be seen; false: the controls take no touches. Seen where this is left out. */
+  /** Whether it can be seen; false: the controls take no touches. Seen where this is omitted. */
   isSeen?(): boolean;
   dispose(): void;
 }
@@ -33,7 +33,7 @@ export interface Painter {
 export type MakePainter = (over: HTMLElement) => Painter;
 
 export interface PlayOptions {
-  /** The element that the controls stand over, or its selector: the game's canvas, or what holds it. `play` throws where it is null or not found. */
+  /** The element that the controls are over, or its selector: the game's canvas, or what holds it. `play` throws where it is null or not found. */
   readonly over: Element | string | null;
   /** The screen; without, it is made from the element, the window's safe area and `ppi`. */
   readonly screen?: Screen;
@@ -45,11 +45,11 @@ export interface PlayOptions {
   readonly moment?: string | null;
   /** The language of words on controls, a BCP 47 tag. */
   readonly language?: string;
-  /** Ticks a second, 60 unless told. */
+  /** Ticks a second, 60 by default. */
   readonly hz?: number;
   /** What draws the controls: `drawing` of `nodulum-runtime/draw`. Without, the game draws them itself, by `controls()`. */
   readonly draw?: MakePainter | undefined;
-  /** Whether keys, mouse and pads count. True unless told. */
+  /** Whether keys, mouse and pads count. True by default. */
   readonly keys?: boolean;
   readonly mouse?: boolean;
   readonly pads?: boolean;

@@ -48,7 +48,7 @@ test("whatever a player tries: what is taken lies in the safe frame and on nothi
           expect(visual.y + visual.h).toBeLessThanOrEqual(safe.y + safe.h + 0.5);
           expect(sizes && !(size >= brackwater.playerSizes.min && size <= brackwater.playerSizes.max)).toBe(false);
         }
-        // What was kept is what comes back, and it stands in the same places.
+        // What was kept is what comes back, and it is in the same places.
         const again = createTried(JSON.parse(JSON.stringify(own.json())));
         expect(again.own.json()).toEqual(own.json());
         expect(again.places()).toEqual(places());

@@ -85,7 +85,7 @@ const about = <B extends Box>(box: B, factor: number, dx: number, dy: number): B
   h: box.h * factor,
 });
 
-/** Where everything stands with a player's changes laid over it. */
+/** Where everything is with a player's changes laid over it. */
 export function withOwn(resolved: Resolved, { controls }: OwnChanges): Resolved {
   const mm = pxPerMm(resolved.screen);
   return {
@@ -95,7 +95,7 @@ export function withOwn(resolved: Resolved, { controls }: OwnChanges): Resolved 
       if (!own) return at;
       const [dx, dy] = [own.right * mm, own.down * mm];
       const middle = { x: at.visual.x + at.visual.w / 2, y: at.visual.y + at.visual.h / 2 };
-      // A hit area that stands aside of its picture goes on doing so, as far as the size says.
+      // A hit area that is aside of its picture goes on doing so, as far as the size says.
       const aside = { x: (at.hit.x + at.hit.w / 2 - middle.x) * (own.size - 1), y: (at.hit.y + at.hit.h / 2 - middle.y) * (own.size - 1) };
       const hit = about(at.hit, own.size, dx + aside.x, dy + aside.y);
       return {
@@ -109,7 +109,7 @@ export function withOwn(resolved: Resolved, { controls }: OwnChanges): Resolved 
   };
 }
 
-/** Whether a control, as it stands, keeps to the safe frame and lies on no other that it did not lie on before. Ground may lie under all. */
+/** Whether a control, as it is, keeps to the safe frame and lies on no other that it did not lie on before. Ground may lie under all. */
 export function keepsClear(layout: PlayedLayout, before: Resolved, after: Resolved, id: string): boolean {
   const { safe } = framesOf(after.screen, layout.picture);
   const [was, at] = [before, after].map(({ controls }) => controls.find((c) => c.id === id));
@@ -125,7 +125,7 @@ export function keepsClear(layout: PlayedLayout, before: Resolved, after: Resolv
   });
 }
 
-/** Of a move that does not fit, the part that does is looked for in so many steps. */
+/** Of a move that does not fit, the part that does is looked for in this many steps. */
 const FIT_STEPS = 4;
 
 /**

@@ -6,7 +6,7 @@ import { AS_GIVEN, AS_LAID_OUT, fitOwn, keepsClear, NO_CHANGES, readOwn, withOwn
 
 export interface OwnParts {
   readonly layout: () => PlayedLayout;
-  /** Where everything stands without any changes. */
+  /** Where everything is without any changes. */
   readonly laidOut: () => Resolved;
   readonly changed: () => void;
 }

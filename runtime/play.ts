@@ -107,7 +107,7 @@ class Playing<Name extends string> implements Handle<Name> {
     if (this.#readsStep) this.#turn();
   }
 
-  /** Each picture a step, for a game that has no loop of its own: up to now, not to when the picture began, for touches come in between. */
+  /** Each picture a step, for a game that has no its own loop: up to now, not to when the picture began, for touches come in between. */
   #turn(): void {
     this.#animation = requestAnimationFrame(() => {
       this.step();
@@ -130,7 +130,7 @@ class Playing<Name extends string> implements Handle<Name> {
     return createPlayer(this.#spoken, this.#glass.screen(), this.hz, this.#view).resolved();
   }
 
-  /** Something it is played with has changed: what is the same goes on, and every finger is judged anew where it lies. */
+  /** Something it is played with has changed: what is the same goes on, and every finger is judged again where it lies. */
   #retune(): void {
     this.#spoken = inLanguage(this.#layout, this.#language);
     this.#player.retune(this.#spoken, this.#glass.screen(), { ...this.#view, own: this.overrides.changes() });
@@ -155,7 +155,7 @@ class Playing<Name extends string> implements Handle<Name> {
   #drawn(): readonly DrawnControl[] {
     const drawn = this.#posed({ layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() });
     const changes = this.overrides.changes();
-    // What a player has faded is made anew only where something has changed, so that what is the same stays the same.
+    // What a player has faded is made again only where something has changed, so that what is the same stays the same.
     if (drawn !== this.#faded.of || changes !== this.#faded.by) this.#faded = { of: drawn, by: changes, drawn: fadedByOwn(drawn, changes) };
     return this.#faded.drawn;
   }

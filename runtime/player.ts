@@ -16,7 +16,7 @@ import { fitOwn, withOwn, type OwnChanges } from "./overrides";
 /** Who plays: hand, size and moment, and what that player has changed for himself. */
 export interface PlayedFor extends PlayerView {
   readonly own?: OwnChanges;
-  /** Whether the state is changed in place, for a game's frames; what came in a tick then tells no state before. Copied unless told. */
+  /** Whether the state is changed in place, for a game's frames; what came in a tick then reports no state before. Copied by default. */
   readonly inPlace?: boolean;
 }
 
@@ -39,12 +39,12 @@ export interface Player {
   readonly state: () => InputState;
 }
 
-/** After a pause longer than this the clock is taken up anew instead of being caught up with, ms. */
+/** After a pause longer than this the clock is taken up again instead of being caught up with, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
 /**
  * How far ahead of the clock a tick may be played when events wait, in ticks. At 120 pictures a second and 60 ticks every second picture has no
- * due tick: a press must count there all the same. Movements come with every picture; they may use up only half a tick, so that a press beside
+ * due tick: a press must count there all the same. Movements come with every picture; they may use up only half a tick, so that a press next to
  * a moving finger still finds room.
  */
 const URGENT_LEAD_TICKS = 1.5;
@@ -76,7 +76,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
   /** Whether the queue holds more than movements. */
   let isUrgent = false;
   let tick = 0;
-  /** The time of the event fed last: what is told late counts as told now. */
+  /** The time of the event fed last: what is reported late counts as told now. */
   let fed = -Infinity;
   /** What the clock showed at tick 0. */
   let zero: number | null = null;
@@ -127,7 +127,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
       kept.moment = nextView.moment;
       letGoOfHidden(setup, kept);
       state = kept;
-      // Each thumb that is down is judged anew where it lies, so that a change of feel is felt without a movement.
+      // Each thumb that is down is judged again where it lies, so that a change of feel is felt without a movement.
       if (zero !== null) for (const touch of kept.touches) queue.push({ t: zero + kept.time, id: touch.id, type: "move", x: touch.x, y: touch.y });
     },
     resolved: () => resolved,

@@ -45,7 +45,7 @@ interface Choice {
 }
 interface Boxes {
   readonly element: HTMLElement;
-  /** Draws them anew; `focus`: which of them then has the focus. */
+  /** Draws them again; `focus`: which of them then has the focus. */
   show(focus?: string | null): void;
 }
 

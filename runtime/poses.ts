@@ -10,7 +10,7 @@ import type { Resolved } from "../core/engine/placement/resolve";
 import { POSE_AT_REST, type DrawnControl, type Pose } from "./art";
 import type { ReturnMotion } from "./returnMotion";
 
-/** What is played: a layout, where it stands, and the engine's state of it. */
+/** What is played: a layout, where it is, and the engine's state of it. */
 export interface PlayedState {
   readonly layout: Pick<PlayedLayout, "controls">;
   readonly resolved: Resolved;
@@ -25,7 +25,7 @@ export function drawnControls(played: PlayedState, motion?: ReturnMotion): reado
 
 /**
  * The same for picture after picture: what has not changed since the last one is the very same object, and where nothing has the list is the very
- * same list. So whoever draws sees at once what to draw anew, and a picture in which nothing moves leaves nothing to be collected.
+ * same list. So whoever draws sees at once what to draw again, and a picture in which nothing moves leaves nothing to be collected.
  */
 export function createDrawnControls(motion?: ReturnMotion): (played: PlayedState) => readonly DrawnControl[] {
   let from: readonly Control[] = [];

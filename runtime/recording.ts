@@ -13,7 +13,7 @@ export interface TakeRecorder {
 const MOST_MS = 1_800_000;
 const MOST_EVENTS = 200_000;
 
-/** Begins to record. A take begins with nothing held: what is down already is left out until its next down. */
+/** Begins to record. A take begins with nothing held: what is down already is omitted until its next down. */
 export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): TakeRecorder {
   const { digest, screen, handed, playerSize, hz, moment } = handle;
   const events: InputEvent[] = [];

@@ -1,5 +1,5 @@
 /**
- * The part of a canvas that has to be drawn anew: the boxes of the controls that are drawn otherwise than before, where they were and where they
+ * The part of a canvas that has to be redrawn: the boxes of the controls that are drawn otherwise than before, where they were and where they
  * are. Everything that reaches into these boxes is drawn again, clipped to them, so the picture is the same as if all of it had been.
  */
 import type { Box } from "../core/engine/geometry/point";
@@ -64,7 +64,7 @@ function isDrawnAlike(a: DrawnControl, b: DrawnControl): boolean {
   }
 }
 
-/** The boxes to draw anew, px of the canvas; none: the picture stays as it is; null: all of it, for other controls are drawn than before. */
+/** The boxes to draw again, px of the canvas; none: the picture stays as it is; null: all of it, for other controls are drawn than before. */
 export function changedRegion(
   before: readonly DrawnControl[],
   after: readonly DrawnControl[],

@@ -1,7 +1,7 @@
 /**
  * What goes on moving after a thumb has let go: the knob glides to the middle of its base, the base of a floating or trailing stick goes
  * home, stays, or goes home later, and what has long been untouched fades (model.md section 1, `look`). Only the drawing: nothing here
- * changes what is given or taken. Times are the engine's own, ms; the memory is told what is drawn, frame by frame.
+ * changes what is given or taken. Times are the engine's own, ms; the memory is reported what is drawn, frame by frame.
  */
 import type { Point } from "../core/engine/geometry/point";
 import { clampTo } from "../core/engine/geometry/point";
@@ -38,7 +38,7 @@ export function createMotion(): ReturnMotion {
   let rests = 0;
   const recall = (id: string, timeMs: number): Remembered => {
     let memory = known.get(id);
-    // The engine's time begins anew when a rehearsal does.
+    // The engine's time begins again when a rehearsal does.
     if (memory === undefined || memory.lastHeld > timeMs) known.set(id, (memory = { lastHeld: timeMs, letGo: null }));
     return memory;
   };

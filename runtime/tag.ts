@@ -1,7 +1,7 @@
 /**
  * One file for a script tag, for games that know nothing of layouts:
  * `<script src="nodulum-runtime.js" data-played="layout.played.json" data-over="#game" data-as="keys"></script>`.
- * Everything of the package is `window.nodulum` besides; the handle that the tag made is `nodulum.handle`.
+ * Everything of the package is `window.nodulum` in addition; the handle that the tag made is `nodulum.handle`.
  */
 import { drawing } from "./drawing";
 import type { Handle, PlayOptions } from "./handle";
@@ -50,7 +50,7 @@ async function begin({ played, over = "canvas", as = "", watch: watches, moment,
   const options: PlayOptions = {
     over: element,
     draw: drawing,
-    // What stands in for keys or a mouse must not hear itself, nor double what a hand does on real ones.
+    // What is in for keys or a mouse must not hear itself, nor double what a hand does on real ones.
     keys: !kinds.includes("keys"),
     mouse: !kinds.includes("mouse"),
     pads: !kinds.includes("pad"),

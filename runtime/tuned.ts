@@ -1,5 +1,5 @@
 /**
- * `nodulum-runtime/tuned`: lets the editor lay the layout anew while a game runs on its own development page. It does nothing unless the page was
+ * `nodulum-runtime/tuned`: lets the editor lay the layout again while a game runs on its own development page. It does nothing unless the page was
  * opened by the editor, which puts a token and its own origin into the address; nothing else is listened to. Leave it out of what you ship.
  */
 import type { Handle } from "./handle";

@@ -15,7 +15,7 @@ export function isHeldRight(
   return orientation === "both" || (orientation === "landscape") === widthPx >= heightPx;
 }
 
-/** Begins; gives what ends it. Browsers lock only what fills the screen: it is tried anew whenever that begins. */
+/** Begins; gives what ends it. Browsers lock only what fills the screen: it is tried again whenever that begins. */
 export function keepTurned(
   handle: Pick<Handle, "layout" | "screen" | "over">,
   over: Element | string | null = handle.over,

@@ -6,7 +6,7 @@ import type { PlayedAction } from "../core/engine/types";
 import type { UnknownName } from "./handle";
 
 export interface ValueReader {
-  /** A step begins: edges and movements are told anew. */
+  /** A step begins: edges and movements are reported again. */
   begin(): void;
   /** A tick was played. */
   tick(values: ActionValues): void;

@@ -11,7 +11,7 @@ test.each(SAMPLES.map((sample, i) => [sample.name, i] as const))("the three take
   for (const take of takes) {
     expect(take.layout).toBe(layoutDigest(layout));
     const frames = takeFrames(take, layout);
-    // A take is a test of the controls: where this fails and the change is meant, `npm run takes` writes them anew.
+    // A take is a test of the controls: where this fails and the change is meant, `npm run takes` writes them again.
     expect(frames.ok && take.frames && firstDifference(take.frames, frames.value)).toBeNull();
     expect(takeLengthMs(take)).toBeGreaterThan(1000);
   }

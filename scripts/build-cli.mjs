@@ -1,6 +1,6 @@
 /**
  * `npm run build:cli`, also after every `npm install`: the command line as one file without packages, in dist/cli, ready for
- * `npm pack ./dist/cli`. What it stands on (commander, zod, papaparse, a hash) is inside; esbuild, next and react are not needed to run it.
+ * `npm pack ./dist/cli`. What it is on (commander, zod, papaparse, a hash) is inside; esbuild, next and react are not needed to run it.
  */
 import { build } from "esbuild";
 import { copyFileSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
@@ -10,7 +10,7 @@ import { carried } from "./build-page.mjs";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
-/** Builds it anew. Written beside and then put in place, so that one who starts it meanwhile finds a whole one. */
+/** Builds it again. Written next to and then put in place, so that one who starts it meanwhile finds a whole one. */
 export async function buildCli() {
   const out = join(root, "dist", "cli");
   mkdirSync(out, { recursive: true });

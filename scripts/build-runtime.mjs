@@ -1,6 +1,6 @@
 /**
  * `npm run build:runtime`: the package `nodulum-runtime` in dist/runtime, ready for `npm pack ./dist/runtime`: modules with types, one file for a
- * script tag, no dependencies. Each entry is a file of its own beside what they share, so that nobody pays for what is not imported.
+ * script tag, no dependencies. Each entry is its own file next to what they share, so that nobody pays for what is not imported.
  */
 import { build } from "esbuild";
 import { createHash } from "node:crypto";
@@ -28,7 +28,7 @@ export const runtimeFolder = join(root, "dist", "runtime");
 
 const COMMON = { bundle: true, minify: true, target: "es2022", logLevel: "error", legalComments: "none" };
 
-/** The types, as TypeScript tells them: a folder each for the runtime and the part of the core that it stands on. */
+/** The types, as TypeScript reports them: a folder each for the runtime and the part of the core that it is on. */
 function writeTypes(outDir) {
   const files = [...Object.values(ENTRIES), "tag"].map((name) => join(root, "runtime", `${name}.ts`));
   const program = ts.createProgram(files, {
@@ -54,7 +54,7 @@ function writeTypes(outDir) {
     throw new Error(ts.formatDiagnostics(diagnostics, { getCanonicalFileName: (f) => f, getCurrentDirectory: () => root, getNewLine: () => "\n" }));
 }
 
-/** Builds it anew. */
+/** Builds it again. */
 export async function buildRuntime(out = runtimeFolder) {
   rmSync(out, { recursive: true, force: true });
   mkdirSync(out, { recursive: true });
@@ -103,7 +103,7 @@ const filesUnder = (dir) =>
 /** Says from what the package in dist/runtime was built. It is no part of the package. */
 const STAMP = ".built-from";
 
-/** Builds the package where its sources have changed since. Built beside and then put in place, so that one who reads it meanwhile finds a whole one. */
+/** Builds the package where its sources have changed since. Built next to and then put in place, so that one who reads it meanwhile finds a whole one. */
 export async function ensureRuntime() {
   const hash = createHash("sha256");
   const sources = [join(root, "runtime"), join(root, "core", "engine")].flatMap(filesUnder);

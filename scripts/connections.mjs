@@ -4,9 +4,9 @@
  * So whoever opens connections and says nothing makes room for those who ask.
  */
 
-/** At most so many connections at once. */
+/** At most this many connections at once. */
 const MOST_CONNECTIONS = 1024;
-/** At most so many of them from one address. A browser opens six. */
+/** At most this many of them from one address. A browser opens six. */
 const MOST_PER_ADDRESS = 512;
 
 /** How much a connection has to lose: it waits for a request, a request is on its way, it is being answered. */

@@ -36,7 +36,7 @@ beforeAll(async () => {
 });
 afterAll(() => void server.kill());
 
-/** The status of the bench's page, or why there is no answer. Each time over a connection of its own. */
+/** The status of the bench's page, or why there is no answer. Each time over its own connection. */
 const page = () =>
   new Promise<number | string>((resolve) => {
     const asked = request({ host: "127.0.0.1", port, path: "/layout", agent: false, headers: { Host: "localhost" } }, (answer) => {

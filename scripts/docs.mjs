@@ -1,4 +1,4 @@
-/** `npm run docs`: writes the generated pages anew. */
+/** `npm run docs`: writes the generated pages again. */
 import { build } from "esbuild";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";

@@ -1,4 +1,4 @@
-/** `npm run docs`: writes THIRD-PARTY.md, docs/FINDINGS.md, views/words/glossary.ts, the tables of docs/FORMAT.md and docs/PLAYED.md and their examples from the code. The test beside it fails where they have drifted. */
+/** `npm run docs`: writes THIRD-PARTY.md, docs/FINDINGS.md, views/words/glossary.ts, the tables of docs/FORMAT.md and docs/PLAYED.md and their examples from the code. The test next to it fails where they have drifted. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { thirdPartyPage } from "./licences";
 import { formatPage, findingsPage } from "./pages";

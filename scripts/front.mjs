@@ -1,12 +1,12 @@
 /**
- * What stands before Next's production server: who may ask by which name, for which paths, by which methods, and what every answer says about
- * itself. Next answers what is left. Node built-ins only.
+ * What is before Next's production server: who may ask by which name, for which paths, by which methods, and what every answer says about
+ * itself. Next answers what remains. Node built-ins only.
  */
 import { createHash } from "node:crypto";
 import { createServer } from "node:http";
 import { limitConnections } from "./connections.mjs";
 
-/** Headers of every answer. A page's own policy comes besides. */
+/** Headers of every answer. A page's own policy comes in addition. */
 const ALWAYS = {
   "X-Content-Type-Options": "nosniff",
   "X-Frame-Options": "DENY",
@@ -19,7 +19,7 @@ const ALWAYS = {
     "accelerometer=(), autoplay=(), browsing-topics=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=(), gamepad=(self)",
 };
 
-/** The routes of the API, and the method each takes. OPTIONS is answered besides; HEAD where GET is. */
+/** The routes of the API, and the method each takes. OPTIONS is answered in addition; HEAD where GET is. */
 export const API_METHODS = {
   "/api/check": "POST",
   "/api/report": "POST",
@@ -29,7 +29,7 @@ export const API_METHODS = {
   "/api/schema": "GET",
 };
 
-/** The policy (CSP Level 3) of a page: scripts of its own and those inline ones whose digests are known; no eval; nothing from elsewhere. Styles are set by the script as well, which needs 'unsafe-inline' for them. */
+/** The policy (CSP Level 3) of a page: its own scripts and those inline ones whose digests are known; no eval; nothing from elsewhere. Styles are set by the script as well, which needs 'unsafe-inline' for them. */
 export function policyFor(html) {
   const inline = [...html.matchAll(/<script(?![^>]*\ssrc=)[^>]*>([\s\S]*?)<\/script>/g)].map(([, text]) => text);
   const hashes = [...new Set(inline.map((text) => `'sha256-${createHash("sha256").update(text).digest("base64")}'`))];
@@ -57,10 +57,10 @@ function hostOf(header) {
 
 const OWN_HOSTS = ["localhost", "127.0.0.1", "[::1]"];
 
-/** What Next tells of itself and of a router that asks nothing here. */
+/** What Next reports itself and of a router that asks nothing here. */
 const UNTOLD = ["X-Powered-By", "X-Nextjs-Cache", "X-Nextjs-Prerender", "X-Nextjs-Stale-Time", "Link"];
 
-/** Says what an answer carries: `fixed`, which nothing after it changes; `usual`, where the answer says nothing of its own; never what is untold. */
+/** Says what an answer carries: `fixed`, which nothing after it changes; `usual`, where the answer says its own nothing; never what is untold. */
 function carry(response, { fixed, usual = {} }) {
   for (const [name, value] of Object.entries(fixed)) response.setHeader(name, value);
   const closed = new Set([...Object.keys(fixed), ...UNTOLD].map((name) => name.toLowerCase()));
@@ -107,7 +107,7 @@ const MOST_SILENT_MS = 120_000;
 
 /**
  * A server, not listening yet. `pages`: the HTML of the pages by path; `files`: the paths of all files; `handle(request, response)` answers what is
- * let through; `names`: by which it may be asked besides those of this machine; `times`: options of node:http on how
+ * let through; `names`: by which it may be asked in addition to those of this machine; `times`: options of node:http on how
  * long a request may take to arrive and how often that is looked at, and `timeout`, how long it may be silent, ms.
  */
 export function createFront({ pages, files, handle, names = [], times = {} }) {

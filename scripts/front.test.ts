@@ -5,7 +5,7 @@ import { connect } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-/** A front before what stands for Next: it says of itself what Next says, and which headers it was asked with. */
+/** A front before what represents Next: it says of itself what Next says, and which headers it was asked with. */
 const START = `
 import { createFront } from ${JSON.stringify(join(process.cwd(), "scripts", "front.mjs"))};
 const pages = new Map([["/layout", "<!doctype html><script>alert(1)</script><script src=/a.js></script><p>bench</p>"]]);

@@ -19,11 +19,11 @@ export function runBin(name, args, env = {}) {
   return run(process.execPath, [join(root, "node_modules", ...binPath(name)), ...args], env);
 }
 
-/** Runs a package's own command beside others, by Node with flags; gives its exit code and all it has printed, which `log`, a file, has as it comes. */
+/** Runs a package's own command next to others, by Node with flags; gives its exit code and all it has printed, which `log`, a file, has as it comes. */
 export const runBeside = (name, args, { flags = [], env = {}, log = null } = {}) =>
   nodeBeside([...flags, join(root, "node_modules", ...binPath(name)), ...args], env, log);
 
-/** Runs a script of this folder beside others, likewise. */
+/** Runs a script of this folder next to others, likewise. */
 export const runScriptBeside = (name) => nodeBeside([join(root, "scripts", name)]);
 
 function nodeBeside(args, env = {}, log = null) {

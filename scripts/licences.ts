@@ -69,7 +69,7 @@ function texts(packages: readonly Package[]): string {
 
 const BEGIN = "<!-- from package-lock.json by npm run docs -->";
 
-/** THIRD-PARTY.md with its generated part written anew. */
+/** THIRD-PARTY.md with its generated part written again. */
 export function thirdPartyPage(page: string, lock: Parameters<typeof lockedPackages>[0] = JSON.parse(readFileSync("package-lock.json", "utf8"))): string {
   const packages = lockedPackages(lock);
   const shipped = packages.filter((p) => p.shipped);

@@ -1,5 +1,5 @@
 /**
- * After a build: writes public/sw.js, the service worker by which the application works without its server. What stands in it are the list of
+ * After a build: writes public/sw.js, the service worker by which the application works without its server. What is in it are the list of
  * files and a version made of their contents, so that another build is another worker. How it works is in service-worker.js.
  */
 import { createHash } from "node:crypto";

@@ -86,7 +86,7 @@ function limitTable(limits: Readonly<Record<string, Limit>>): string {
   return `| what | most | in words |\n| --- | --- | --- |\n${rows.join("\n")}`;
 }
 
-/** What the worked example of the page comes to, worked out by the code. */
+/** What the worked example of the page comes to, computed by the code. */
 export function exampleFigures(page: string): string {
   const file = /```json\n([\s\S]*?)```/.exec(page)?.[1] ?? "";
   const layout = readLayout(file);
@@ -100,7 +100,7 @@ export function exampleFigures(page: string): string {
   return `One unit is ${Number(resolved.scale.toFixed(6))} px.\n\n| control | visual x, y, w, h | hit x, y, w, h | travel |\n| --- | --- | --- | --- |\n${rows.join("\n")}`;
 }
 
-/** docs/FORMAT.md with its generated parts put in anew, between the markers. */
+/** docs/FORMAT.md with its generated parts put in again, between the markers. */
 export function formatPage(page: string): string {
   const put = (text: string, name: string, part: string) =>
     text.replace(new RegExp(`(<!-- ${name} -->\\n)[\\s\\S]*?(<!-- /${name} -->)`), (_, open: string, close: string) => `${open}${part}\n${close}`);

@@ -19,7 +19,7 @@ function numberText({ low, high, whole, above }: Rule & { is: "number" }): strin
   return low > -Number.MAX_VALUE ? `${word}, ${low} or more` : word;
 }
 
-/** What a value may be, in words. Objects that have a table of their own are named by it. */
+/** What a value may be, in words. Objects that have a their own table are named by it. */
 function valueText(rule: Rule): string {
   switch (rule.is) {
     case "number":
@@ -49,7 +49,7 @@ function valueText(rule: Rule): string {
 
 const nests = (rule: Rule): boolean => rule.is === "object" || rule.is === "kinds" || rule.is === "having";
 
-/** Keys whose objects have a table of their own, and what they are called. */
+/** Keys whose objects have a their own table, and what they are called. */
 const OWN_TABLE: Readonly<Record<string, string>> = {
   placement: "placement",
   landing: "placement",
@@ -80,7 +80,7 @@ function inner(rule: Rule, at: string): string[] {
     case "map":
       return nests(rule.of) ? inner(rule.of, `${at}.ID`) : [];
     case "kinds":
-      // Of kinds that differ in their feel alone, the first stands for all.
+      // Of kinds that differ in their feel alone, the first represents all.
       return inner(Object.values(rule.of)[0], at);
     case "having":
       return Object.values(rule.of).flatMap((one) => rows(one, `${at} `));
@@ -139,7 +139,7 @@ const EVENTS: readonly InputEvent[] = [
 const short = (n: number) => Number(n.toFixed(6));
 const valueOf = (value: ActionValues[string]): unknown => (typeof value === "number" ? short(value) : Array.isArray(value) ? value.map(short) : value);
 
-/** The played file of the example in the page, and what it comes to, both worked out by the code. */
+/** The played file of the example in the page, and what it comes to, both computed by the code. */
 function example(page: string): { file: string; figures: string } {
   const source = /<!-- layout -->\n```json\n([\s\S]*?)```/.exec(page)?.[1] ?? "";
   const layout = readLayout(source);
@@ -173,7 +173,7 @@ function example(page: string): { file: string; figures: string } {
   };
 }
 
-/** docs/PLAYED.md with its generated parts put in anew, between the markers. */
+/** docs/PLAYED.md with its generated parts put in again, between the markers. */
 export function playedPage(page: string): string {
   const { file, figures } = example(page);
   const put = (text: string, name: string, part: string) =>

@@ -66,7 +66,7 @@ function handsOn(layout: Layout, at: Omit<Take, "events" | "frames" | "layout">)
   };
 }
 
-/** A circle of a radius as points for a stroke, `turns` of it in so many ms. */
+/** A circle of a radius as points for a stroke, `turns` of it in this many ms. */
 const circle = (radius: number, ms: number, turns: number) =>
   Array.from({ length: 25 }, (_, i): [number, number, number] => {
     const angle = (i / 24) * turns * 2 * Math.PI;

@@ -2,7 +2,7 @@
  * Serves the built application by Next's production server, behind scripts/front.mjs.
  *
  * `node scripts/server.mjs [PORT] [FOLDER]`, or `serve()` from elsewhere. NODULUM_HOST says where it listens (127.0.0.1), NODULUM_NAMES (names with
- * commas between) by which names besides localhost, 127.0.0.1 and [::1] it may be asked. FOLDER: of the project that is built, this one's.
+ * commas between) by which names in addition localhost, 127.0.0.1 and [::1] it may be asked. FOLDER: of the project that is built, this one's.
  */
 import { join, resolve } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";

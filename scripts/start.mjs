@@ -1,4 +1,4 @@
-/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are told in server.mjs. */
+/** `npm start`: installs what is missing, builds what has changed, serves on 127.0.0.1. PORT changes the port; NODULUM_HOST and NODULUM_NAMES are reported in server.mjs. */
 import { createServer } from "node:net";
 import { ensureBuilt, ensureInstalled } from "./lib.mjs";
 import { endWithStarter, startWithEnvironment } from "./process.mjs";

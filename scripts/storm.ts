@@ -5,10 +5,10 @@
  *   core     broken layout files and event streams through the core
  *   c99      the same through the port in C under sanitizers, and both engines side by side
  *   settle   layouts of every kind settled, and judged by the checks
- *   laws     the unit tests, each law tried so many times as often
- *   browser  the browser tests in the whole of Chromium, with what `npm test` leaves out: larger jobs, and axe in every dialogue; so many times
+ *   laws     the unit tests, each law tried this many times as often
+ *   browser  the browser tests in the whole of Chromium, with what `npm test` leaves out: larger jobs, and axe in every dialogue; this many times
  *   files    hostile files through the browser
- *   long     a source folder of 100,000 files, and so many minutes of rehearsal at eight times speed
+ *   long     a source folder of 100,000 files, and this many minutes of rehearsal at eight times speed
  *
  * Without a name all of them. Prints what was done and what went wrong; exit 1 where something did.
  */
@@ -79,7 +79,7 @@ async function long(minutes: number): Promise<readonly string[]> {
   return faults;
 }
 
-/** Tests, with figures of the storm's own; `what` they are about is told where they fail. */
+/** Tests, with figures of the storm's own; `what` they are about is reported where they fail. */
 function tested(what: string, paths: readonly string[], figures: Readonly<Record<string, string>>): Promise<readonly string[]> {
   const patience = ["--testTimeout", String(24 * 3_600_000)];
   const child = spawn(process.execPath, [join("node_modules", "jest", "bin", "jest.js"), ...paths, ...patience], {
@@ -92,13 +92,13 @@ function tested(what: string, paths: readonly string[], figures: Readonly<Record
 /** The tests of the port in C, with as many broken files as are asked for and all cases side by side. */
 const c99 = (times: number) => tested("the port in C", ["ports"], { NODULUM_C99_FUZZ: String(times), NODULUM_C99_RUNS: "2000", NODULUM_C99_BROKEN: "5000" });
 
-/** The laws of Settle, with so many layouts of every kind. */
+/** The laws of Settle, with this many layouts of every kind. */
 const settle = (times: number) => tested("settle", ["core/settle/settle.test"], { NODULUM_SETTLE_RUNS: String(times) });
 
-/** The laws of the unit tests, each tried so many times as often. */
+/** The laws of the unit tests, each tried this many times as often. */
 const laws = (times: number) => tested("the laws", [], { NODULUM_TIMES: String(times) });
 
-/** The browser tests in the whole of Chromium, so many times. */
+/** The browser tests in the whole of Chromium, this many times. */
 function browser(times: number): Promise<readonly string[]> {
   const child = spawn(process.execPath, [join("node_modules", "@playwright", "test", "cli.js"), "test", `--repeat-each=${times}`, "--reporter=line"], {
     stdio: "inherit",

@@ -1,4 +1,4 @@
-/** A part of the storm through the core: so many broken layout files and event streams from a seed on, each measured. Says how far it is, and at the end what it did, as JSON lines. */
+/** A part of the storm through the core: this many broken layout files and event streams from a seed on, each measured. Says how far it is, and at the end what it did, as JSON lines. */
 import { conformanceCases } from "../test/cases";
 import { fuzz } from "../test/fuzz";
 import { parseLayout } from "../core/format/parse";

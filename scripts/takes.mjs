@@ -1,4 +1,4 @@
-/** `npm run takes`: plays the samples' takes anew and writes them. */
+/** `npm run takes`: plays the samples' takes again and writes them. */
 import { build } from "esbuild";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";

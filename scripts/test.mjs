@@ -1,5 +1,5 @@
 /**
- * `npm test`: installs what is missing, then runs static checks, unit tests, the build and the browser tests in two lanes beside
+ * `npm test`: installs what is missing, then runs static checks, unit tests, the build and the browser tests in two lanes next to
  * each other. Tests come in pieces: a lane takes the next one whenever it is free. `npm test -- static`, `-- unit` and `-- e2e` run a part. Prints a line for each part with its time; ends with "N passed, N failed"
  * over all of them and a true exit code.
  *
@@ -22,7 +22,7 @@ const runs = (name) => part === "all" || part === name;
 let passed = 0;
 let failed = 0;
 
-/** Prints the line of a part that began at `since`, and counts its tests; a part without tests of its own is one. */
+/** Prints the line of a part that began at `since`, and counts its tests; a part without its own tests is one. */
 function report(name, since, { good, bad, words = "" }) {
   passed += good;
   failed += bad;
@@ -104,7 +104,7 @@ function findBrowser() {
   return known();
 }
 
-/** Serves the build for the browser tests on a port of its own; gives the port. */
+/** Serves the build for the browser tests on its own port; gives the port. */
 function startServer() {
   const server = spawn(process.execPath, [join(root, "scripts", "server.mjs"), "0"], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
   process.on("exit", () => server.kill());

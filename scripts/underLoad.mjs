@@ -1,5 +1,5 @@
 /**
- * `node scripts/underLoad.mjs COUNT COMMAND [ARGUMENTS…]`: runs a command beside so many processes that keep a processor busy, and ends as it ends.
+ * `node scripts/underLoad.mjs COUNT COMMAND [ARGUMENTS…]`: runs a command next to this many processes that keep a processor busy, and ends as it ends.
  * By this the tests are shown to pass on a machine that has other work to do.
  */
 import { spawn } from "node:child_process";

@@ -10,12 +10,12 @@ const HEARD_OUT_BYTES = 4 * MOST_FILE_BYTES;
 export interface HeldBytes {
   /** So many bytes of a body are done with: read and released, or never kept. */
   passed(bytes: number): void;
-  /** Whether there was room for so many more. */
+  /** Whether there was room for this many more. */
   take(bytes: number): boolean;
   give(bytes: number): void;
 }
 
-/** Creates the count of what is held, at most `most` bytes; `passed` is told the size of each body that is done with. */
+/** Creates the count of what is held, at most `most` bytes; `passed` is reported the size of each body that is done with. */
 export function createHeldBytes(most = MOST_HELD_BYTES, passed: (bytes: number) => void = () => undefined): HeldBytes {
   let held = 0;
   return {

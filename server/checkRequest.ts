@@ -6,7 +6,7 @@ import { ok, refused, type Problem, type Result } from "../core/engine/result";
 import type { Layout, Screen } from "../core/format/types";
 import { MOST_SCREENS, oneOf, strangers } from "./query";
 
-/** How findings are told: at once in one document, or (ndjson) a screen a line as they are found. */
+/** How findings are reported: at once in one document, or (ndjson) a screen a line as they are found. */
 export const ANSWER_FORMATS = ["json", "sarif", "junit", "ndjson"] as const;
 export type AnswerFormat = (typeof ANSWER_FORMATS)[number];
 

@@ -10,7 +10,7 @@ const LARGE_BYTES = 1024 * 1024;
 /** How long after the last body it is collected, ms. */
 const QUIET_MS = 2000;
 
-/** Creates what is told the size of each body that is done with. */
+/** Creates what is reported the size of each body that is done with. */
 export function createCollector(): (bytes: number) => void {
   setFlagsFromString("--expose-gc");
   const collect = runInNewContext("gc") as () => void;

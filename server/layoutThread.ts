@@ -1,4 +1,4 @@
-/** Work on a layout in a thread of its own, so that it can be stopped: bytes of a layout and what is asked in, pieces of the answer out. */
+/** Work on a layout in its own thread, so that it can be stopped: bytes of a layout and what is asked in, pieces of the answer out. */
 import { parentPort, workerData } from "node:worker_threads";
 import { checkedPlayers, checkScreens, reportText } from "../core/exchange/checkReport";
 import { textOfBytes } from "../core/exchange/fileBytes";

@@ -1,4 +1,4 @@
-/** Work that waits for a thread: how much of it, since when it counts, and what it holds. Without threads: those of the test are told when to go on. */
+/** Work that waits for a thread: how much of it, since when it counts, and what it holds. Without threads: those of the test are reported when to go on. */
 import { writeLayout } from "../core/format/write";
 import { sampleLayouts } from "../test/samples";
 import { createCollector } from "./collect";

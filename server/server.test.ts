@@ -20,7 +20,7 @@ import { sampleLayouts } from "../test/samples";
 const [brackwater, , draft] = sampleLayouts();
 const folder = mkdtempSync(join(tmpdir(), "nodulum-server-"));
 /**
- * A server in a process of its own, with the environment that `npm start` gives it. Requests have time to arrive, and work to be done: what a
+ * A server in its own process, with the environment that `npm start` gives it. Requests have time to arrive, and work to be done: what a
  * busy machine makes slow is not what is tested here.
  */
 const START = `

@@ -1,5 +1,5 @@
 /**
- * Runs work on layouts in threads: so many at once, each with so much memory, and so many that wait for one. Work that is stopped, waiting or
+ * Runs work on layouts in threads: this many at once, each with so much memory, and this many that wait for one. Work that is stopped, waiting or
  * running, is gone at once.
  */
 import { Worker } from "node:worker_threads";
@@ -30,7 +30,7 @@ export function createThreadPool(thread: URL): ThreadPool {
     if (turn === "full") return yield { kind: "full" };
     if (!(await turn)) return;
     try {
-      // Given away, not copied: here nothing is left of them.
+      // Given away, not copied: here nothing remains of them.
       const worker = new Worker(thread, { workerData: work, transferList: [work.bytes.buffer], resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB } });
       yield { kind: "started" };
       yield* saidBy(worker, signal);

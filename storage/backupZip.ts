@@ -77,7 +77,7 @@ function textsOf(zip: Zip): TextOf {
   };
 }
 
-/** What taking a backup in stands on. */
+/** What taking a backup in is on. */
 export interface TakingBack {
   readonly kept: LayoutStore;
   readonly now: () => number;

@@ -37,7 +37,7 @@ export interface Database {
   use<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>): Promise<T>;
 }
 
-/** What the database tells of itself. closed: the browser has closed it, and it will be opened again · given-up: a newer Nodulum has it now. */
+/** What the database reports itself. closed: the browser has closed it, and it will be opened again · given-up: a newer Nodulum has it now. */
 export type Life = "closed" | "given-up";
 
 /** A promise that is refused when it takes too long. */
@@ -71,7 +71,7 @@ export async function openDatabase(name: string, onLife: (life: Life) => void, p
         onLife("given-up");
       },
     });
-    // One that comes too late must not stand in the way of others.
+    // One that comes too late must not are in the way of others.
     let wanted = true;
     opened.then(
       (late) => !wanted && late.close(),

@@ -16,11 +16,11 @@ export interface Damage {
   /** What it is, by its name: “Good”, the state “before the playtest”. */
   readonly name: string;
   readonly why: string;
-  /** What can be done with what is left. */
+  /** What can be done with what remains. */
   readonly saved: string;
-  /** What is left of it, as a text to be downloaded; null where nothing of its own is. */
+  /** What remains of it, as a text to be downloaded; null where its own nothing is. */
   readonly left: string | null;
-  /** Whether what is left is a layout file that can be imported. */
+  /** Whether what remains is a layout file that can be imported. */
   readonly isLayout?: boolean;
 }
 
@@ -149,7 +149,7 @@ async function inspectLayout(value: unknown, known: Known): Promise<readonly Dam
   return inspectText(`“${name}”`, text, "layouts", known);
 }
 
-/** A stored text: of what cannot be read the text is left; where only pictures are missing, a file without them. */
+/** A stored text: of what cannot be read the text remains; where only pictures are missing, a file without them. */
 async function inspectText(name: string, text: string, store: StoreName, { kept }: Known): Promise<readonly Damage[]> {
   const pictures = await kept.pictures(digestsIn(text));
   const dataOf = (digest: string) => pictures.get(digest);

@@ -1,7 +1,7 @@
 /**
  * What the browser keeps: layouts as texts, their logs, their named states, and pictures apart and each once, in IndexedDB. A write
  * counts only when its transaction is complete, with strict durability, so that a tab killed right after has lost nothing; and only when
- * nobody has written since the version it goes on from. Removing only marks; what cannot be read is left as it is. Where storage is
+ * nobody has written since the version it goes on from. Removing only marks; what cannot be read is unchanged. Where storage is
  * refused, everything works from memory and says so.
  */
 import type { IDBPDatabase } from "idb";

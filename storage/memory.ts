@@ -1,4 +1,4 @@
-/** A store that lives as long as the tab: what is left where the browser refuses storage. It keeps the same rules. */
+/** A store that lives as long as the tab: what remains where the browser refuses storage. It keeps the same rules. */
 import type { KeptLayout, KeptState, KeptTake, KeptTakeText } from "../core/exchange/storedRecords";
 import type { LogRecord } from "../core/versions/log";
 import type { LayoutStore, PicturesByDigest, Writing, Written } from "./store";
@@ -79,7 +79,7 @@ export function memoryStore(refusal: string): LayoutStore {
     sweep: () => Promise.resolve(),
     lastOpen: () => Promise.resolve(open),
     setLastOpen: (id) => Promise.resolve(void (open = id)),
-    // What stands in memory is what was put there: no record of it is damaged.
+    // What is in memory is what was put there: no record of it is damaged.
     keys: () => Promise.resolve([]),
     raw: () => Promise.resolve(undefined),
   };

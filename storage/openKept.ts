@@ -7,7 +7,7 @@ import { ok, refused, type Result } from "../core/engine/result";
 import type { LogRecord } from "../core/versions/log";
 import type { LayoutStore, PicturesByDigest } from "./store";
 
-/** The pictures of a layout by their digests, which stand in the order of `pictureData`. */
+/** The pictures of a layout by their digests, which are in the order of `pictureData`. */
 export function picturesByDigest(layout: Layout, digests: readonly string[]): PicturesByDigest {
   const data = pictureData(layout);
   return new Map(digests.map((digest, i) => [digest, data[i]]));

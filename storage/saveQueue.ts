@@ -7,23 +7,23 @@ export type Saving =
   /** The last write was refused; work goes on, and it is tried again by itself. */
   | { readonly kind: "refused"; readonly reason: string };
 
-/** Does what is left to do, one thing after the other, and again after a while where it was refused. */
+/** Does what remains to do, one thing after the other, and again after a while where it was refused. */
 export interface SaveQueue {
   /** There is something to do. */
   wake(): void;
-  /** Resolves when nothing is left to do, or it was refused; what had been refused is tried once more at once. */
+  /** Resolves when nothing remains to do, or it was refused; what had been refused is tried once more at once. */
   settled(): Promise<void>;
   /** Nothing is tried again. */
   stop(): void;
 }
 
-/** What a saver works off. */
+/** What a save queue works off. */
 export interface SaveWork {
-  /** Whether something is left to do. */
+  /** Whether something remains to do. */
   readonly left: () => boolean;
   /** Does some of it; refused where it cannot be done now. */
   readonly step: () => Promise<void>;
-  /** Hears "saved" only when nothing is left to do. */
+  /** Hears "saved" only when nothing remains to do. */
   readonly tell: (saving: Saving) => void;
 }
 

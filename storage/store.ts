@@ -20,13 +20,13 @@ export interface AllKept {
   readonly aside: readonly SetAside[];
 }
 
-/** A kept layout with its log as far as it is kept, oldest first, the last record being that of its revision; pictures are told by digests. */
+/** A kept layout with its log as far as it is kept, oldest first, the last record being that of its revision; pictures are reported by digests. */
 export interface KeptWhole {
   readonly layout: KeptLayout;
   readonly log: readonly LogRecord[];
 }
 
-/** A version to be written on top of a revision, with the records that lead to it. Pictures in records are told by digests. */
+/** A version to be written on top of a revision, with the records that lead to it. Pictures in records are reported by digests. */
 export interface Writing extends Pick<KeptLayout, "id" | "name" | "text" | "savedAt"> {
   /** The revision it goes on from; null: it is not kept yet, and `records` are its whole log. */
   readonly base: number | null;
@@ -45,7 +45,7 @@ export type Written =
   | { readonly kind: "behind"; readonly revision: number; readonly theirs: readonly LogRecord[] | null }
   | { readonly kind: "missing" };
 
-/** The stores that records stand in. */
+/** The stores that records are in. */
 export type StoreName = "layouts" | "pictures" | "log" | "states" | "takes" | "takeTexts" | "choices";
 
 export interface LayoutStore {

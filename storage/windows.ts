@@ -4,7 +4,7 @@
  * elsewhere (plain http) by what is heard from it.
  */
 
-/** What is told from window to window about a layout, by its id. It only says where to look: the store has the truth. */
+/** What is reported from window to window about a layout, by its id. It only says where to look: the store has the truth. */
 export type News =
   | { readonly kind: "written" | "states" | "takes" | "marked"; readonly layout: string }
   /** hello: who is there? · here: I am · bye: not any more. */
@@ -22,7 +22,7 @@ export interface Windows {
   close(): void;
 }
 
-/** What of the browser it stands on. All but the id may be missing. */
+/** What of the browser it is on. All but the id may be missing. */
 export interface WindowParts {
   readonly channel: BroadcastChannel | null;
   readonly locks: LockManager | null;
@@ -34,7 +34,7 @@ export interface WindowParts {
 const PREFIX = "nodulum window ";
 const ID_KEY = "nodulum.window";
 
-/** Joins the windows. `hear` is told what others tell. */
+/** Joins the windows. `hear` is reported what others tell. */
 export async function joinWindows({ channel, locks, remembered, newId }: WindowParts, hear: (news: News) => void): Promise<Windows> {
   const before = attempt(() => remembered?.getItem(ID_KEY)) ?? null;
   const { own, leave } = await ownId(locks, before, newId);

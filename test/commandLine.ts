@@ -1,4 +1,4 @@
-/** The command line as a caller has it, in a folder of its own. */
+/** The command line as a caller has it, in its own folder. */
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -11,7 +11,7 @@ export interface Called {
   readonly err: string;
 }
 
-/** A call as a process of its own, with something on standard input: slow, and for what only a process has. */
+/** A call as its own process, with something on standard input: slow, and for what only a process has. */
 export function spawnNodulum(input: string, ...words: readonly string[]): Called {
   const done = spawnSync(process.execPath, [join(process.cwd(), "cli", "nodulum.mjs"), ...words], { encoding: "utf8", maxBuffer: 1 << 27, input });
   return { code: done.status, out: done.stdout, err: done.stderr };

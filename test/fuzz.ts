@@ -218,7 +218,7 @@ const SOURCE_PIECES = words(
   '" \' ` \\ /* */ // -- # [[ ]] ${ } { ( ) [ ] == === => -> :: . , ; case switch match when "horn" \'helm\' input pressed r#" R"( )" """ $" @" \\( é 🚤',
 );
 
-/** Source of any family made at random; what is found stands on a line that there is. */
+/** Source of any family made at random; what is found is on a line that there is. */
 function tryScan(random: () => number): void {
   const family = SOURCE_FAMILIES[Math.floor(random() * SOURCE_FAMILIES.length)];
   let source = "";

@@ -1,5 +1,5 @@
 /**
- * Counts the components that React renders, by their names: it listens where React tells developer tools of its commits. To be imported
+ * Counts the components that React renders, by their names: it listens where React reports developer tools of its commits. To be imported
  * before React itself is.
  */
 interface Fiber {
@@ -10,7 +10,7 @@ interface Fiber {
   readonly sibling: Fiber | null;
   readonly alternate: Fiber | null;
 }
-/** Functions, those that forward a ref, and those that are memoised; a memo with a comparison of its own is told by the function within. */
+/** Functions, those that forward a ref, and those that are memoised; a memo with its own comparison is reported by the function within. */
 const COMPONENTS = new Set([0, 11, 15]);
 const PERFORMED_WORK = 1;
 const counts = new Map<string, number>();
@@ -20,7 +20,7 @@ function nameOf({ type }: Fiber): string {
   return type?.displayName ?? type?.name ?? type?.type?.name ?? "?";
 }
 
-/** Walks what a commit made anew; where the child is the one from before, nothing below was gone into. */
+/** Walks what a commit made again; where the child is the one from before, nothing below was gone into. */
 function walk(fiber: Fiber, before: Fiber | null): void {
   if (COMPONENTS.has(fiber.tag) && (fiber.flags & PERFORMED_WORK) !== 0) counts.set(nameOf(fiber), (counts.get(nameOf(fiber)) ?? 0) + 1);
   if (before && fiber.child === before.child) return;

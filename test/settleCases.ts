@@ -33,7 +33,7 @@ export function layoutOf(controls: readonly object[], more: object = {}): Layout
   return read.value;
 }
 
-/** What the checks themselves say of a version: what is left of that which is asked for, what is new or worse. */
+/** What the checks themselves say of a version: the rest of that which is asked for, what is new or worse. */
 export function saidByChecks(request: SettleRequest, version: Layout) {
   const faces = request.screens.flatMap((screen) => request.faces.map((face) => ({ screen, view: { ...face, moment: request.moment } })));
   const [was, is] = [request.layout, version].map((layout) => faces.map(({ screen, view }) => bareFindings(layout, screen, view)));

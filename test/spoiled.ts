@@ -76,7 +76,7 @@ function layoutOf(drafts: readonly Draft[], share: number, moments: number): Lay
   return read.value;
 }
 
-/** A request for everything that Settle is asked for unless told otherwise. */
+/** A request for everything that Settle is asked for by default. */
 export function requestFor(layout: Layout, screens: readonly Screen[], faces: readonly PlayerCase[] = BOTH_HANDS): SettleRequest {
   return {
     layout,

@@ -20,7 +20,7 @@ export const placed = (x: number, y: number, w: number, h = w) => ({
   size: [`${w}px`, `${h}px`],
 });
 
-/** A button that serves the press action of its own name, with its centre at (x, 300) px. */
+/** A button that serves the press its own action name, with its centre at (x, 300) px. */
 export const pressButton = (id: string, x: number, feel: object = {}) => ({
   ...{ id, name: id, kind: "button", feel, placement: placed(x, 300, 100) },
   serves: [{ port: "press", action: id }],

@@ -23,7 +23,7 @@ export const bareTake = (layout: Layout, events: readonly InputEvent[] = [], mor
   ...more,
 });
 
-/** Where a control stands in a take, px, and how many px a mm has there. */
+/** Where a control is in a take, px, and how many px a mm has there. */
 export function standing(take: Take, layout: Layout, id: string): { x: number; y: number; mm: number } {
   const { screen, handed, playerSize } = take;
   const placed = resolvedOn(layout, screen, { handed, playerSize, moment: null }).controls.find((c) => c.id === id)!;

@@ -18,7 +18,7 @@ export const testId = (): string => `test-${(ids += 1)}`;
 const open: { close(): void }[] = [];
 afterEach(() => open.splice(0).forEach((session) => session.close()));
 
-/** What a window stands on, with a store in memory where no other is given. */
+/** What a window is on, with a store in memory where no other is given. */
 export function openWindow(
   layout: Layout,
   { kept = memoryStore("test"), windows = ONLY_WINDOW("this"), ...more }: Partial<SessionParts> & { kept?: LayoutStore; windows?: Windows } = {},

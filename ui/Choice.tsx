@@ -1,5 +1,5 @@
 "use client";
-/** Fields to choose in: one of a few words, yes or no, a colour. A value of null stands for several that differ. */
+/** Fields to choose in: one of a few words, yes or no, a colour. A value of null represents several that differ. */
 import { useEffect, useId, useRef, type ReactNode } from "react";
 import { MIXED, SEVERAL } from "./mixed";
 import { readingProps, type Reading } from "./reading";

@@ -9,7 +9,7 @@ interface Props {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
   readonly children: ReactNode;
-  /** `widest`: for tables beside each other. */
+  /** `widest`: for tables next to each other. */
   readonly wide?: boolean | "widest";
 }
 

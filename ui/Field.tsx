@@ -1,8 +1,8 @@
 "use client";
 /**
- * Fields: a label with something to type into or to choose from. Typing is committed on Enter or when the field is left;
+ * Fields: a label with something to type into or to choose from. Typing is committed on Enter or when the field remains;
  * Escape takes it back. Numbers take arithmetic, are stepped by the arrow keys and changed by dragging on them. A value of
- * null stands for several that differ.
+ * null represents several that differ.
  */
 import { memo, useCallback, useEffect, useRef, type ReactNode } from "react";
 import { calculate, calculateLength } from "../core/editing/arithmetic";
@@ -30,21 +30,21 @@ interface NumberProps {
   readonly onRefuse?: (message: string) => void;
   /** The name in sight, where it is shorter than the name. */
   readonly word?: string;
-  /** What the reading line says of it; `{value}` in it stands for the value with its unit. */
+  /** What the reading line says of it; `{value}` in it represents the value with its unit. */
   readonly reads?: Reading;
-  /** What stands behind the value: the same in another unit. */
+  /** What is behind the value: the same in another unit. */
   readonly also?: ReactNode;
   /** The part of a picture that shows the same. */
   readonly part?: string;
 }
 
-/** Whether what was typed changes what stands in the field (`+3`) instead of saying it anew. */
+/** Whether what was typed changes what is in the field (`+3`) instead of saying it again. */
 const changesWhatStands = (text: string) => /^\s*[+*/]/.test(text);
 const severalDiffer = (label: string) => `${label}: the selection has different values, so +, * and / do not work; write a value.`;
 
 const shown = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
-/** A number with its unit; the range is told when it is left. */
+/** A number with its unit; the range is reported when it remains. */
 export function NumberField({
   label,
   value,
@@ -102,9 +102,9 @@ interface LengthProps {
   readonly onRefuse?: (message: string) => void;
   /** The name in sight, where it is shorter than the name. */
   readonly word?: string;
-  /** What the reading line says of it; `{value}` in it stands for the value with its unit. */
+  /** What the reading line says of it; `{value}` in it represents the value with its unit. */
   readonly reads?: Reading;
-  /** What stands behind the value: the same in another unit. */
+  /** What is behind the value: the same in another unit. */
   readonly also?: ReactNode;
   /** The part of a picture that shows the same. */
   readonly part?: string;
@@ -149,7 +149,7 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
   );
 }
 
-/** The unit of a length; drawn anew only when the unit changes, for lengths change with every frame of a drag. */
+/** The unit of a length; redrawn only when the unit changes, for lengths change with every frame of a drag. */
 const UnitChoice = memo(function UnitChoice({ label, unit, onPick }: { label: string; unit: LengthUnit | null; onPick: (unit: LengthUnit) => void }) {
   return (
     <select

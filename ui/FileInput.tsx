@@ -1,5 +1,5 @@
 "use client";
-/** A hidden file field behind a button of one's own: the same file can be chosen twice. */
+/** A hidden file field behind your own button: the same file can be chosen twice. */
 import type { RefObject } from "react";
 
 interface Props {

@@ -15,7 +15,7 @@ interface Props {
   /** Names of the thumbs, where there are several. */
   readonly names?: readonly string[];
   readonly reads?: Reading;
-  /** What `{value}` stands for in that; else the numbers. */
+  /** What `{value}` represents in that; else the numbers. */
   readonly shown?: string;
 }
 

@@ -2,7 +2,7 @@
 /** A drop-down: named, its choices in words, read by the reading line with the word that is chosen. */
 import { readingProps, type Reading } from "./reading";
 
-/** The choices of a drop-down: what each stands for, and its word. */
+/** The choices of a drop-down: what each represents, and its word. */
 export type Choices = readonly (readonly [key: string, word: string])[];
 
 interface Props {

@@ -5,7 +5,7 @@ import type { FindingTally, Severity } from "../core/checks/finding";
 export const SEVERITY_MARK: Readonly<Record<Severity, string>> = { blocker: "■", warning: "◆", note: "○" };
 export const SEVERITY_CLASS: Readonly<Record<Severity, string>> = { blocker: "text-blocker", warning: "text-warning", note: "text-note" };
 
-/** The count of findings; `tally` undefined: not worked out yet. `short`: marks and figures, the words for readers alone. */
+/** The count of findings; `tally` undefined: not computed yet. `short`: marks and figures, the words for readers alone. */
 export function Tally({ tally, short = false }: { tally: FindingTally | undefined; short?: boolean }) {
   if (!tally) return <span className="caption">checking…</span>;
   const parts = (["blocker", "warning", "note"] as const).filter((s) => tally[s] > 0);

@@ -1,5 +1,5 @@
 "use client";
-/** A labelled field to type into, which commits on Enter or when it is left; numbers in it are changed by dragging on them. */
+/** A labelled field to type into, which commits on Enter or when it remains; numbers in it are changed by dragging on them. */
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import { useNumberDrags, type DragAt } from "./drags";
 import { light, unlight, useLit } from "./lit";
@@ -12,7 +12,7 @@ interface RowProps {
   readonly word?: string;
   readonly id?: string;
   readonly children: ReactNode;
-  /** What stands behind the value: the same in millimetres, say. */
+  /** What is behind the value: the same in millimetres, say. */
   readonly also?: ReactNode;
   /** The part of a picture that shows the same. */
   readonly part?: string;
@@ -54,11 +54,11 @@ interface TypedProps {
   /** No label: the name is for readers alone. */
   readonly bare?: boolean;
   readonly placeholder?: string;
-  /** At most so many letters; what is pasted beyond is cut. */
+  /** At most this many letters; what is pasted beyond is cut. */
   readonly most?: number;
   /** The name in sight, where it is shorter than the name. */
   readonly word?: string;
-  /** What the reading line says of it, and what `{value}` stands for in it (else the text shown). */
+  /** What the reading line says of it, and what `{value}` represents in it (else the text shown). */
   readonly reads?: Reading;
   readonly readsValue?: string;
   readonly also?: ReactNode;
@@ -95,7 +95,7 @@ function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
       abandon.current = drags.start(event, {
         thresholdPx: STEP_PX,
         onBegin: () => {
-          // Every step is told from where the drag began: what is shown by now may lag behind the pointer.
+          // Every step is reported from where the drag began: what is shown by now may lag behind the pointer.
           base = latest.current;
           drags.begin();
         },

@@ -1,4 +1,4 @@
-/** How many letters fields take that stand for nothing in the file; what stands in the file has its limit in core/format/limits.ts. */
+/** How many letters fields take that represent nothing in the file; what is in the file has its limit in core/format/limits.ts. */
 export const FIELD_LETTERS = {
   /** Words that are searched for. */
   search: 80,

@@ -1,6 +1,6 @@
 /** What the reading line says of an element, and a screen reader with it: a sentence with live figures, and the keys that do it. */
 
-/** A sentence. `{value}` in it stands for what the element shows just now, with its unit. */
+/** A sentence. `{value}` in it represents what the element shows just now, with its unit. */
 export interface Reading {
   readonly words: string;
   /** The key, or the gesture, that does it. */

@@ -28,7 +28,7 @@ const [harbour] = sampleLayouts();
 const layoutOf = (session: Session): Layout => session.store.getState().layout;
 const NO_KEYS = { shift: false, alt: false };
 
-/** A gesture of a window: it begins, moves so many times, and is let go or abandoned. */
+/** A gesture of a window: it begins, moves this many times, and is let go or abandoned. */
 interface Gesture {
   move(dx: number, dy: number): void;
   end(): void;

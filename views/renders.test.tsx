@@ -99,7 +99,7 @@ test("a sheet of thousands of inputs draws what is in sight, and comes to what i
   expect(container.querySelector('[data-action="action 150"]')).toBeNull();
   const room = container.querySelector<HTMLElement>("[data-sheet]")!.parentElement!;
   act(() => setSheetState({ pick: { kind: "action", name: "action 150" } }));
-  // A page tells of scrolling by itself.
+  // A page reports scrolling by itself.
   act(() => void room.dispatchEvent(new Event("scroll")));
   expect(room.scrollTop).toBeGreaterThan(100_000);
   expect(container.querySelector('[data-action="action 150"]')).not.toBeNull();

@@ -1,4 +1,4 @@
-/** The typed client of the archive worker: it hears how far it is, and stops at once when it is told to. */
+/** The typed client of the archive worker: it hears how far it is, and stops at once when it is reported to. */
 import { proxy, type Remote } from "comlink";
 import type { FileProgress } from "../core/exchange/sortFiles";
 import type { LayoutStore } from "../storage/store";
@@ -18,7 +18,7 @@ export interface JobWatch {
   readonly signal: AbortSignal;
 }
 
-/** Does a job in a worker of its own; null where it was stopped. Rejects where the worker breaks or takes too long. */
+/** Does a job in its own worker; null where it was stopped. Rejects where the worker breaks or takes too long. */
 export async function runArchive<J extends ArchiveJob>(
   job: J,
   kept: LayoutStore,

@@ -52,7 +52,7 @@ interface Request extends ChecksRequest {
 const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
 const isSameList = (a: readonly unknown[], b: readonly unknown[]) => a.length === b.length && a.every((item, i) => item === b[i]);
 
-/** What has been told to the worker so far. */
+/** What has been reported to the worker so far. */
 interface ChecksEvents {
   readonly mirror: MirrorSender;
   screens: readonly Screen[];

@@ -26,7 +26,7 @@ export interface FacesAsked {
   readonly stills?: readonly StillSource[];
 }
 
-/** What a report is to hold, besides what is worked out for it. `range`: what the spans run over. */
+/** What a report is to hold, in addition to what is computed for it. `range`: what the spans run over. */
 export interface ReportWanted extends Pick<ReportSource, "digest" | "date" | "parts" | "paper" | "shrinks"> {
   readonly range: AspectRange;
 }
@@ -61,7 +61,7 @@ const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], 
 export function createFacesChecker(connect: () => Connection<FacesService>, patienceMs = PATIENCE_MS): FacesChecker {
   let mirror = createMirrorSender();
   let told: readonly Screen[] | null = null;
-  /** The layout that the worker was told of last. */
+  /** The layout that the worker was reported of last. */
   let last: Layout | null = null;
   const stills = createStillSender();
   let keys: readonly string[] = [];
@@ -73,7 +73,7 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
   };
   const worker = supervised({ connect, patienceMs, started: forget });
   const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0, report: 0 };
-  /** Asks about a layout. What the worker must be told of goes before the question in one go: no other question comes between. */
+  /** Asks about a layout. What the worker must be reported of goes before the question in one go: no other question comes between. */
   const ask = <T>({ layout, screens, stills: asked }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
     worker.ask((remote) => {
       const sameScreens = told !== null && told.length === screens.length && screens.every((s, n) => s === told![n]);
@@ -82,7 +82,7 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
         last = layout;
         told = screens;
         if (asked) keys = stills.send(asked, (key, still) => void remote.keepStill(key, still).catch(() => undefined));
-        // Where it fails the question after it fails too, and tells.
+        // Where it fails the question after it fails too, and reports.
         remote.begin(mirror.update(withoutPictures(layout)), sameScreens ? null : screens, keys).catch(() => undefined);
       }
       return question(remote) as Promise<T>;

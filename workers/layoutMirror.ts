@@ -1,6 +1,6 @@
 /**
  * A layout kept alike on both sides of a message channel: the first time it goes over whole, then only what changed. The other side keeps
- * the objects that stayed, and with them all that it has worked out about them.
+ * the objects that stayed, and with them all that it has computed about them.
  */
 import { applyPatch, patchBetween, type LayoutPatch } from "../core/format/patch";
 import type { Layout } from "../core/format/types";

@@ -1,4 +1,4 @@
-/** Reading files that somebody brings: small ones on the page, large ones in a worker, so that the page never stands still for one. */
+/** Reading files that somebody brings: small ones on the page, large ones in a worker, so that the page never is still for one. */
 import { refused, type Result } from "../core/engine/result";
 import type { ListedAction } from "../core/exchange/actionList";
 import type { Layout, Screen } from "../core/format/types";
@@ -19,7 +19,7 @@ export interface ReadingOptions {
   readonly patienceMs?: number;
 }
 
-/** Reads files of every sort. Each call has a worker of its own, which ends with it. */
+/** Reads files of every sort. Each call has its own worker, which ends with it. */
 export interface FileReader {
   layout(text: string): Promise<Result<Layout>>;
   actions(text: string): Promise<Result<ListedAction[]>>;

@@ -1,4 +1,4 @@
-/** The typed client of the scan worker: reads files in batches, tells how far it is, and stops when it is told to. Nothing leaves the browser. */
+/** The typed client of the scan worker: reads files in batches, reports how far it is, and stops when it is reported to. Nothing leaves the browser. */
 import type { CodeChange, ChangeOptions } from "../core/exchange/codeChanges";
 import type { FileStandard, FoundRead } from "../core/scan/foundWords";
 import { connectScan } from "./connect";
@@ -32,7 +32,7 @@ const NO_CODE =
 /** A batch is read in well under a second, ms. */
 const PATIENCE_MS = 10_000;
 
-/** Scans a batch. Where that takes too long each of its files is read alone, and what is at fault is left. */
+/** Scans a batch. Where that takes too long each of its files is read alone, and what is at fault remains. */
 async function scanned(
   worker: Supervised<ScanService>,
   batch: readonly SourceFile[],
@@ -59,7 +59,7 @@ const FILES_AT_ONCE = 20;
 /** The name of a file with the folders it was dropped with. */
 const pathOf = (file: File): string => file.webkitRelativePath || file.name;
 
-/** At most so many workers read side by side; beyond that files come no faster. */
+/** At most this many workers read side by side; beyond that files come no faster. */
 const MOST_WORKERS = 2;
 
 /** Files of which each part goes to a worker at once; `passedOver` counts what is not read at all. */

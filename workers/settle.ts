@@ -1,4 +1,4 @@
-/** The typed client of the settle worker: it hears how far it is, and stops at once when it is told to. */
+/** The typed client of the settle worker: it hears how far it is, and stops at once when it is reported to. */
 import type { Remote } from "comlink";
 import type { SettleRequest } from "../core/settle/request";
 import type { Layout } from "../core/format/types";

@@ -11,7 +11,7 @@ interface Service {
 }
 const never = new Promise<never>(() => undefined);
 
-/** Workers of which each does what it is told to, by the number of its start. */
+/** Workers of which each does what it is reported to, by the number of its start. */
 function workers(behaviour: (start: number, word: string) => Promise<string>) {
   const seen = { started: 0, stopped: [] as number[] };
   const connect = () => {

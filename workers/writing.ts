@@ -17,7 +17,7 @@ export const composeHere: Compose = (layout) => Promise.resolve(storedForm(layou
 
 /** A worker that has not answered by then is given up, ms: an edit waits to be written. */
 const PATIENCE_MS = 8000;
-/** After so many failures one after the other no worker is tried any more. */
+/** After this many failures one after the other no worker is tried any more. */
 const MOST_FAILURES = 3;
 
 /** Composes in a worker that is started for the first layout. `connect` starts it, and may throw where there are no workers. One that fails is replaced; the layout it failed over is composed on the spot. */

@@ -24,7 +24,7 @@ export interface AspectRange {
   readonly insetsMm: { readonly left: number; readonly top: number; readonly right: number; readonly bottom: number };
 }
 
-/** A finding over aspects: closed intervals in order, the worst severity in them, the worst measure and where it stands. */
+/** A finding over aspects: closed intervals in order, the worst severity in them, the worst measure and where it is. */
 export interface AspectIntervals {
   readonly code: FindingCode;
   readonly subjects: readonly string[];
@@ -38,7 +38,7 @@ export interface AspectProfile extends AspectIntervals {
   readonly points: readonly (readonly [aspect: number, value: number])[];
 }
 
-/** A closed interval of 0.002 holds at least one look at this step. A finding that is gone for less than a step may be told as one interval. */
+/** A closed interval of 0.002 holds at least one look at this step. A finding that is gone for less than a step may be reported as one interval. */
 const STEP = 0.0019;
 
 /** The screen of an aspect; not rounded to whole px. */

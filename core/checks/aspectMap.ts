@@ -1,6 +1,6 @@
 /**
  * The map: every screen there could be, by aspect across and diagonal down, each cell a screen at its middle, judged like any other. Density
- * and insets in mm stay the same. It is worked out from coarse to fine, so that the whole is seen before its detail.
+ * and insets in mm stay the same. It is computed from coarse to fine, so that the whole is seen before its detail.
  */
 import type { Layout, Screen } from "../format/types";
 import { screenAt, type AspectRange } from "./aspectIntervals";
@@ -24,7 +24,7 @@ export const MAP_LEVELS = [
 /** How finely a map is divided. */
 export type MapLevel = (typeof MAP_LEVELS)[number];
 
-/** A finding of a cell over all its faces: the worst of them. `key` tells it apart from others of the map. */
+/** A finding of a cell over all its faces: the worst of them. `key` reports it apart from others of the map. */
 export interface MapFinding {
   readonly key: string;
   readonly code: BareFinding["code"];
@@ -32,7 +32,7 @@ export interface MapFinding {
   readonly severity: Severity;
   readonly measure: BareFinding["measure"];
 }
-/** What is found in a cell, worst first; what somebody lives with is left out. */
+/** What is found in a cell, worst first; what somebody lives with is omitted. */
 export type MapCell = readonly MapFinding[];
 
 /** The aspect and the diagonal in the middle of a cell; row 0 has the largest screens. */
@@ -72,7 +72,7 @@ export function mapRow(
   return Array.from({ length: level.columns }, (_, column) => mapCell(layout, mapScreen(range, middleOf(range, level, column, row)), faces));
 }
 
-/** Every finding of a map, by how many cells it stands in, the most first: what contours can be drawn of has a measure. */
+/** Every finding of a map, by how many cells it is in, the most first: what contours can be drawn of has a measure. */
 export function findingsOfMap(
   rows: readonly (readonly MapCell[] | null)[],
 ): readonly { readonly key: string; readonly finding: MapFinding; readonly cells: number }[] {

@@ -1,4 +1,4 @@
-/** Whether what stands on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
+/** Whether what is on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import { placementIn } from "../editing/placeables";
 import type { Check, CheckContext } from "./context";

@@ -260,7 +260,7 @@ export function catalogueFor(orientation: "landscape" | "portrait" | "both"): Sc
   return SCREEN_CLASSES.flatMap((c) => (["landscape", "portrait"] as const).map((o) => ({ ...screenOf(c, o), name: `${c.name}, ${o}` })));
 }
 
-/** The eight that stand in a new layout's rail: from the smallest to the largest, every shape once. */
+/** The eight that are in a new layout's rail: from the smallest to the largest, every shape once. */
 export const RAIL_CLASSES: readonly string[] = [
   "Tall phone 20:9, notch",
   "Small phone 16:9",

@@ -73,7 +73,7 @@ function allOn(layout: Layout, screen: Screen, playerView: PlayerView, still: St
 
 /** How a check speaks, and what is seen behind the controls. */
 export interface CheckOptions {
-  /** How texts speak of what stands there. */
+  /** How texts speak of what is there. */
   readonly say?: Say;
   /** A still of the backdrop. Absent: the plain colour of the layout's workbench, or nothing. */
   readonly still?: Still | null;
@@ -96,7 +96,7 @@ export function bareFindings(layout: Layout, screen: Screen, playerView: PlayerV
   return [...judgeOn(layout, resolved, playerView).all, ...faint].map((one) => bare(layout, one));
 }
 
-/** The same for a screen that is looked at again and again: what is known of it is kept, and only what has changed is placed anew. */
+/** The same for a screen that is looked at again and again: what is known of it is kept, and only what has changed is placed again. */
 export function bareOn(layout: Layout, screen: Screen, playerView: PlayerView, still: Still | null = plainStill(layout.workbench)): BareFinding[] {
   return allOn(layout, screen, playerView, still).map((one) => bare(layout, one));
 }

@@ -9,7 +9,7 @@ import { framesOf, pxPerMm, type ScreenFrames } from "../engine/placement/screen
 import type { CheckResult } from "./finding";
 import { byId } from "../derived/byId";
 
-/** A control, where it stands, and the area that takes its touches. */
+/** A control, where it is, and the area that takes its touches. */
 export interface PlacedControl {
   readonly control: Control;
   readonly at: ResolvedControl;

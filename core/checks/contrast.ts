@@ -56,7 +56,7 @@ export interface Still {
   readonly data: ArrayLike<number>;
 }
 
-/** The mean colour of a still under a box given in shares of its sides; null where the box lies beside it or the still is empty. @internal exported for its test */
+/** The mean colour of a still under a box given in shares of its sides; null where the box lies next to it or the still is empty. @internal exported for its test */
 export function meanUnder(still: Still, box: Box): Rgb | null {
   const clip = (part: number, side: number) => Math.min(side, Math.max(0, Math.round(part * side)));
   if (box.x >= 1 || box.y >= 1 || box.x + box.w <= 0 || box.y + box.h <= 0) return null;
@@ -76,7 +76,7 @@ export function meanUnder(still: Still, box: Box): Rgb | null {
   return [channelOf(sum[0] / count), channelOf(sum[1] / count), channelOf(sum[2] / count)];
 }
 
-/** How well a control's look at rest stands out of what is under it, and its ink of its own fill (null where it has neither icon nor word). @internal exported for its test */
+/** How well a control's look at rest stands out of what is under it, and its its own ink fill (null where it has neither icon nor word). @internal exported for its test */
 export function looksAt(look: Control["look"], under: Rgb): { readonly body: number; readonly ink: number | null } {
   const { fill, line, ink, opacity } = look.rest;
   const filled = over(rgbOf(fill), under, opacity);
@@ -85,7 +85,7 @@ export function looksAt(look: Control["look"], under: Rgb): { readonly body: num
   return { body, ink: written ? contrast(over(rgbOf(ink), filled, Math.min(1, opacity * INK_STRENGTH)), filled) : null };
 }
 
-/** The `look/faint` findings of a layout on a screen, in file order. Controls that show nothing at rest, or a picture of their own, are passed over. */
+/** The `look/faint` findings of a layout on a screen, in file order. Controls that show nothing at rest, or a their own picture, are passed over. */
 export function faintLooks(layout: Layout, resolved: Resolved, still: Still): CheckResult[] {
   const { widthPx: w, heightPx: h } = resolved.screen;
   const places = byId(resolved.controls);

@@ -51,7 +51,7 @@ function* crowded(context: MomentContext): Iterable<CheckResult> {
     };
 }
 
-/** The safe frame less the system's edge strips, which take swipes for themselves. All in one unit; without area where nothing is left. */
+/** The safe frame less the system's edge strips, which take swipes for themselves. All in one unit; without area where nothing remains. */
 export function openFrame(safe: Box, screen: Pick<Box, "w" | "h">, edges: Readonly<Record<"left" | "top" | "right" | "bottom", number>>): Shape {
   const x = Math.max(safe.x, edges.left);
   const y = Math.max(safe.y, edges.top);

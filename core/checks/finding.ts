@@ -19,7 +19,7 @@ interface FindingCore<Code> {
   readonly measure: FindingMeasure | null;
 }
 
-/** What one check found. The text is worked out only where it is wanted, with the fix that has been proved to work or null. */
+/** What one check found. The text is computed only where it is wanted, with the fix that has been proved to work or null. */
 export interface CheckResult extends FindingCore<FindingCode> {
   readonly text: (say: Say, fix: Fix | null) => string;
   /** A small move that should fix it, or null where none would; to be proved before it is offered. */
@@ -79,7 +79,7 @@ export const mmText = (mm: number) => `${mm.toFixed(1)} mm`;
 /** A share as texts write it. */
 export const partText = (part: number) => `${Math.round(part * 100)} %`;
 
-/** How many findings of each severity, accepted ones left out. */
+/** How many findings of each severity, accepted ones omitted. */
 export type FindingTally = Readonly<Record<Severity, number>>;
 
 /** Counts findings. */

@@ -1,12 +1,12 @@
 /**
  * What has changed in what is found: two versions of a layout judged on the same screen, held against each other. A finding is the same where
- * its code and its subjects are; one without a moment stands for all of them. What somebody lives with counts as not found.
+ * its code and its subjects are; one without a moment represents all of them. What somebody lives with counts as not found.
  */
 import { isWorse, SEVERITIES, type BareFinding, type FindingMeasure } from "./finding";
 import type { JudgedScreen } from "./grid";
 
 export const CHANGE_KINDS = ["new", "worse", "better", "resolved"] as const;
-/** new and gone: it stands in one version alone · worse, better: in both, with another severity, measure, or number of moments. */
+/** new and gone: it is in one version alone · worse, better: in both, with another severity, measure, or number of moments. */
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
 /** `was` is null where it is new, `is` where it is gone. */
@@ -21,7 +21,7 @@ const SAME: Readonly<Record<FindingMeasure["unit"], number>> = { mm: 0.05, share
 
 const keyOf = ({ code, subjects }: BareFinding) => JSON.stringify([code, subjects]);
 
-/** Findings by what they are about, those that somebody lives with left out. */
+/** Findings by what they are about, those that somebody lives with omitted. */
 export type FindingsByKey = ReadonlyMap<string, readonly BareFinding[]>;
 
 /** What is new, worse or better among findings, against others; what is gone is not told. */
@@ -53,7 +53,7 @@ export function findingsByKey(findings: readonly BareFinding[]): Map<string, Bar
   return found;
 }
 
-/** Whether two findings of a key stand in a common moment. */
+/** Whether two findings of a key are in a common moment. */
 const meets = (a: BareFinding, b: BareFinding) => a.moment === null || b.moment === null || a.moment === b.moment;
 
 function changeOf(then: readonly BareFinding[], now: readonly BareFinding[], is: BareFinding): FindingChange[] {
@@ -63,7 +63,7 @@ function changeOf(then: readonly BareFinding[], now: readonly BareFinding[], is:
   if (rank(was) !== rank(is)) return [{ kind: rank(is) < rank(was) ? "worse" : "better", was, is }];
   const apart = Math.abs((is.measure?.value ?? 0) - (was.measure?.value ?? 0));
   if (is.measure && apart > SAME[is.measure.unit]) return [{ kind: isWorse(is.code, is.measure, was.measure) ? "worse" : "better", was, is }];
-  // As grave as it was, in more moments than before, or in fewer; of several the first tells it.
+  // As grave as it was, in more moments than before, or in fewer; of several the first reports it.
   if (is.moment === null && was.moment !== null) return [{ kind: "worse", was, is }];
   if (is.moment !== null && was.moment === null && now[0] === is) return [{ kind: "better", was, is }];
   return [];

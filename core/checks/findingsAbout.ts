@@ -18,7 +18,7 @@ export interface FindingAbout {
 const rank = ({ severity }: WordedFinding) => SEVERITIES.indexOf(severity);
 const isMoreSevere = (a: WordedFinding, b: WordedFinding) => rank(a) < rank(b) || (rank(a) === rank(b) && isWorse(a.code, a.measure, b.measure));
 
-/** The findings that name one of the controls, each once, worst first. Accepted ones, and what their wires alone decide, are left out. */
+/** The findings that name one of the controls, each once, worst first. Accepted ones, and what their wires alone decide, are omitted. */
 export function findingsAbout(layout: Layout, ids: readonly string[], screens: readonly Screen[], players: readonly PlayerCase[]): FindingAbout[] {
   const about = new Set(ids);
   const worst = new Map<string, FindingAbout>();

@@ -3,7 +3,7 @@ import type { Say } from "./say";
 
 export type FixSide = "up" | "down" | "left" | "right";
 /**
- * A move of a control (`leaves`: out of the frame of the cluster it stands in), a growth of its hit area on every side, its being drawn above all
+ * A move of a control (`leaves`: out of the frame of the cluster it is in), a growth of its hit area on every side, its being drawn above all
  * others, or edges of its span (`part`: of its landing area) brought in, mm for each side.
  */
 export type Fix =

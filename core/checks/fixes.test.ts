@@ -14,7 +14,7 @@ import { fixText } from "./fix";
 import { repeated } from "../../test/repeated";
 
 const gravity = (f: BareFinding) => SEVERITIES.length - SEVERITIES.indexOf(f.severity);
-/** Two that overlap are told in drawing order, which a mend may change: it is the same finding either way. */
+/** Two that overlap are reported in drawing order, which a fix may change: it is the same finding either way. */
 const name = ({ code, subjects }: { code: string; subjects: readonly string[] }) =>
   `${code} ${(code === "touch/overlap" ? [...subjects].sort() : subjects).join(",")}`;
 

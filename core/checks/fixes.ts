@@ -147,7 +147,7 @@ export function backInto(context: CheckContext, placed: PlacedControl, frame: Bo
     : null;
 }
 
-/** Grows a hit area by at least so many mm on every side, if that leaves its neighbours alone. */
+/** Grows a hit area by at least this many mm on every side, if that leaves its neighbours alone. */
 export function growBy(context: CheckContext, placed: PlacedControl, least: number): Fix | null {
   const mm = enoughMm(least + SPARE_MM / 2);
   const px = mm * context.mm;
@@ -173,7 +173,7 @@ export function setApart(context: CheckContext, a: PlacedControl, b: PlacedContr
   return best;
 }
 
-/** Whether a move would take a control farther out of the frame of the cluster it stands in. */
+/** Whether a move would take a control farther out of the frame of the cluster it is in. */
 function leavesCluster(context: CheckContext, { control, at }: PlacedControl, side: FixSide, mm: number): boolean {
   const home = clusterOf(placementIn(context.layout, context.resolved.arrangement, control.id));
   const frame = home === null ? undefined : context.resolved.clusters[home];
@@ -227,7 +227,7 @@ function harmsNeighbours(context: CheckContext, mover: PlacedControl, area: Shap
   return false;
 }
 
-/** How far an area with its picture is from a control's: areas may meet between pictures that stand apart. Below 0 where areas overlap. */
+/** How far an area with its picture is from a control's: areas may meet between pictures that are apart. Below 0 where areas overlap. */
 function gapBetween(area: Shape, visual: Box, { area: other, at, underlay }: PlacedControl): number {
   const between = clearance(area, other).px;
   if (between < -LENGTH_SLACK || underlay) return between;

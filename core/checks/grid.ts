@@ -1,5 +1,5 @@
 /**
- * All findings at one look: what stands on the layout down, screens across, in each cell the worst finding of every face and moment. A face
+ * All findings at one look: what is on the layout down, screens across, in each cell the worst finding of every face and moment. A face
  * is a screen for one hand and one player's size.
  */
 import type { PlayerView } from "../engine/placement/resolve";
@@ -55,7 +55,7 @@ export function isMoreSevere(a: BareFinding, b: BareFinding): boolean {
   return c !== d ? c < d : isWorse(a.code, a.measure, b.measure);
 }
 
-/** What tells findings of one screen apart, whatever the face. */
+/** What reports findings of one screen apart, whatever the face. */
 export const findingKey = ({ code, subjects, moment }: Pick<BareFinding, "code" | "subjects" | "moment">): string =>
   `${code}\n${subjects.join("\n")}\n\n${moment ?? ""}`;
 
@@ -85,7 +85,7 @@ export function cellOf(found: readonly FaceFinding[]): GridCell | null {
   return { worst, tally, accepted };
 }
 
-/** The rows that a finding stands in: of each control and zone it is about, else of the layout. */
+/** The rows that a finding is in: of each control and zone it is about, else of the layout. */
 function rowsOf({ subjects }: BareFinding, known: ReadonlySet<string>): readonly (string | null)[] {
   const own = subjects.filter((s) => known.has(s));
   return own.length > 0 ? own : [null];

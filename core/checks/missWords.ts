@@ -1,7 +1,7 @@
 /** Misses in words: of a hundred touches. */
 import type { ControlMisses } from "./misses";
 
-/** A part as so many of a hundred: "97", "0.4" below one, "99.6" where a whole number would say all. */
+/** A part as this many of a hundred: "97", "0.4" below one, "99.6" where a whole number would say all. */
 export function ofHundred(part: number): string {
   const taps = part * 100;
   return (taps > 0.05 && taps < 1) || (taps > 99.5 && taps < 99.95) ? taps.toFixed(1) : taps.toFixed(0);

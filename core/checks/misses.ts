@@ -22,13 +22,13 @@ export interface ControlMisses {
   readonly nothing: number;
 }
 
-/** Shares below this are left out. */
+/** Shares below this are omitted. */
 const LEAST_SHARE = 0.0005;
 /** So many standard deviations to each side are looked at: beyond lie less than 1e-6 of all touches. */
 const FAR = 5;
 /** A piece is no wider than this to begin with, in standard deviations: within it a normal curve is as good as a polynomial. */
 const PIECE = 3;
-/** Where the two rules are farther apart than this in any share, a piece is halved, so many times at most. */
+/** Where the two rules are farther apart than this in any share, a piece is halved, this many times at most. */
 const AGREES = 2e-4;
 const HALVINGS = 8;
 /** Gauss and Kronrod, 7 and 15 points: places in 0…1, the weight of Kronrod's rule, that of Gauss's (QUADPACK, Piessens et al. 1983, qk15). */
@@ -115,7 +115,7 @@ export interface MeantTouch extends Point {
   readonly taker: string | null;
 }
 
-/** The angle between two points of a sunflower: no two stand in a line. */
+/** The angle between two points of a sunflower: no two are in a line. */
 const GOLDEN = Math.PI * (3 - Math.sqrt(5));
 
 /**

@@ -5,7 +5,7 @@ import type { Layout } from "../format/types";
 import { checkScreen } from "./check";
 
 const SCREEN = plainScreen("a phone", 2400, 1080, 254);
-/** A button of so many mm with a word on it. At 254 pixels an inch a millimetre is 10 px. */
+/** A button of this many mm with a word on it. At 254 pixels an inch a millimetre is 10 px. */
 function button(w: number, h: number, look: Record<string, unknown>): Layout {
   const read = parseLayout({
     format: "nodulum-layout",
@@ -27,7 +27,7 @@ function button(w: number, h: number, look: Record<string, unknown>): Layout {
   return read.value;
 }
 const found = (layout: Layout) => checkScreen(layout, SCREEN).filter((f) => f.code === "look/overflow");
-/** A word as wide as so many letters, of the figure 0: 575 thousandths of the em. */
+/** A word as wide as this many letters, of the figure 0: 575 thousandths of the em. */
 const zeros = (count: number) => "0".repeat(count);
 const EM = 0.575;
 

@@ -10,7 +10,7 @@ const screen = plainScreen("s", 2000, 1000, 254);
 const view = { handed: "right", playerSize: 1, moment: null } as const;
 type Made = { x: number; y: number; stick: boolean; slideIn: boolean; gives: readonly number[] };
 
-/** A layout of small controls that stand where they are told, px, and serve actions by their numbers. */
+/** A layout of small controls that are where they are reported, px, and serve actions by their numbers. */
 function layoutOf(made: readonly Made[], sets: readonly (readonly number[])[], actions: number) {
   return staged(
     made.map(({ x, y, stick, slideIn, gives }, i) => ({

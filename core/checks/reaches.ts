@@ -47,7 +47,7 @@ function isOneThumbPair(a: PlacedControl, b: PlacedControl, mm: number): boolean
   return clearance(a.area, b.area).px <= ONE_THUMB_GAP_MM * mm + LENGTH_SLACK;
 }
 
-/** What a thumb can hold: one of its controls, or one of its pairs, worked out when they are first asked for. */
+/** What a thumb can hold: one of its controls, or one of its pairs, computed when they are first asked for. */
 interface Thumb {
   readonly controls: readonly PlacedControl[];
   readonly pairs: () => readonly (readonly [PlacedControl, PlacedControl])[];

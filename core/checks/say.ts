@@ -1,4 +1,4 @@
-/** How findings speak of what stands on the glass. */
+/** How findings speak of what is on the glass. */
 import { byId, nameById } from "../derived/byId";
 import type { Layout } from "../format/types";
 

@@ -82,7 +82,7 @@ export function screensInOrder(screens: readonly Screen[], judged: readonly (Jud
 
 export type ScreenGroupBy = "none" | "arrangement" | "class";
 
-/** Screens in groups, in the order given; a group stands where its first screen does. `name` null: the base, where no arrangement holds, or all of them. */
+/** Screens in groups, in the order given; a group is where its first screen does. `name` null: the base, where no arrangement holds, or all of them. */
 export function groupScreens(
   layout: Pick<Layout, "arrangements">,
   screens: readonly Screen[],
@@ -105,7 +105,7 @@ export function rangeOfScreens(screens: readonly Screen[]): { readonly aspect: r
   return { aspect: of(screens.map(aspectOf)), shortMm: of(screens.map(shortSideMm)) };
 }
 
-/** The part of the players that screens have together, 0…1, of those that are told; null where none of them is. `parts`: by the names of screens. */
+/** The part of the players that screens have together, 0…1, of those that are reported; null where none of them is. `parts`: by the names of screens. */
 export function playersWith(names: readonly string[], parts: Readonly<Record<string, number>>): number | null {
   const told = names.filter((name) => Object.hasOwn(parts, name));
   return told.length === 0

@@ -17,7 +17,7 @@ interface HeldScreen {
   readonly resolved: Resolved;
   readonly controls: ReadonlyMap<string, object>;
   readonly found: FindingsByKey;
-  /** The part of the screen that pictures cover at the most: twice covered counts twice. */
+  /** The part of the screen that pictures cover at most: twice covered counts twice. */
   readonly cover: number;
 }
 
@@ -112,9 +112,9 @@ export interface AllowedWay extends GoodWay {
   readonly broken: Broken | null;
 }
 
-/** The way from the last good place to the wanted one is halved so many times. */
+/** The way from the last good place to the wanted one is halved this many times. */
 const HALVINGS = 3;
-/** Along an edge it is halved so many times. */
+/** Along an edge it is halved this many times. */
 const SLIDE_HALVINGS = 2;
 
 /**

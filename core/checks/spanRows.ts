@@ -18,7 +18,7 @@ const sameIntervals = (a: AspectProfile, b: AspectProfile) =>
   a.intervals.length === b.intervals.length &&
   a.intervals.every(([from, to], i) => Math.abs(from - b.intervals[i][0]) <= SAME_ASPECT && Math.abs(to - b.intervals[i][1]) <= SAME_ASPECT);
 
-/** Rows of all faces that have been worked out, in the order of findings; a finding stands once for each set of intervals it has. */
+/** Rows of all faces that have been computed, in the order of findings; a finding is once for each set of intervals it has. */
 export function spanRows(faces: readonly (readonly AspectProfile[] | null)[]): readonly SpanRow[] {
   const rows: { profile: AspectProfile; faces: number[] }[] = [];
   faces.forEach((profiles, face) => {
@@ -51,7 +51,7 @@ const LESS: ReadonlySet<string> = new Set(["touch/small", "touch/close", "feel/f
 /** A change of a measure that fills a row, at least, as a part of the measure. */
 const LEAST_CHANGE = 0.25;
 
-/** How high a bar stands at a value, 0.2…1: the worse the higher, against the most of its own row. */
+/** How high a bar is at a value, 0.2…1: the worse the higher, against the its own most row. */
 export function barHeight({ code, points }: Pick<AspectProfile, "code" | "points">, value: number): number {
   const values = points.map(([, v]) => v);
   const [least, most] = [Math.min(...values), Math.max(...values)];

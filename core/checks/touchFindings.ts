@@ -102,7 +102,7 @@ function* overlapsAndGaps(context: MomentContext, own: readonly PlacedControl[])
           `${say(a.control.id)} and ${say(b.control.id)} overlap by ${partText(part)} on ${screenName}; ${fix ? fixText(fix, say) : "make one smaller, or show them at different moments"}`,
       };
     } else if (!a.underlay && shared <= LENGTH_SLACK) {
-      // Areas may meet between pictures that stand apart.
+      // Areas may meet between pictures that are apart.
       const between = Math.max(0, clearance(a.area, b.area).px, clearance(boxOf(a.at.visual), boxOf(b.at.visual)).px);
       if (between < gap - LENGTH_SLACK)
         yield {

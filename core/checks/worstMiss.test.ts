@@ -46,7 +46,7 @@ test("the worst pair is the one in which most is taken, on whichever screen, fac
     if (!pair) continue;
     const there = misses[pair.screen].faces[pair.face].find((m) => m.moment === pair.moment)!.controls.find((c) => c.id === pair.meant)!;
     expect(there.taken[pair.taker]).toBe(pair.share);
-    // No face and moment of that screen gives the one meant less than what is told as the least.
+    // No face and moment of that screen gives the one meant less than what is reported as the least.
     const least = leastHit(misses[pair.screen], pair.meant)!;
     const hits = misses[pair.screen].faces.flat().flatMap(({ controls }) => controls.filter((c) => c.id === pair.meant).map((c) => c.hit));
     expect(least.misses.hit).toBe(Math.min(...hits));

@@ -80,7 +80,7 @@ export interface MissMove {
   readonly hits: Readonly<Record<string, readonly [before: number, after: number]>>;
 }
 
-/** Moves are tried in steps of so many mm, up to so many of them. */
+/** Moves are tried in steps of this many mm, up to this many of them. */
 const STEP_MM = 0.5;
 const STEPS = 14;
 /** A move that brings this part of what the best one brings is as good, if it is smaller. */

@@ -22,7 +22,7 @@ test("at the ends it is as it was and as it is; between them every box is betwee
       expect(between.controls.filter(({ id }) => !before.has(id))).toEqual(is.controls.filter(({ id }) => !before.has(id)));
       between.controls.forEach((at, i) => {
         const to = is.controls[i];
-        // What is new stands where it is.
+        // What is new is where it is.
         const from = before.get(at.id) ?? to;
         expect(first.controls[i].visual).toEqual(from.visual);
         for (const key of ["x", "y", "w", "h"] as const) {

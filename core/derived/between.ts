@@ -1,4 +1,4 @@
-/** Where all stands between two versions of a layout, for showing a change as a way. */
+/** Where all is between two versions of a layout, for showing a change as a way. */
 import type { Box } from "../engine/geometry/point";
 import type { Resolved, ResolvedControl } from "../engine/placement/resolve";
 import { byId } from "./byId";
@@ -9,7 +9,7 @@ function boxBetween<T extends Box>(was: Box, is: T, part: number): T {
   return { ...is, x: mix(was.x, is.x, part), y: mix(was.y, is.y, part), w: mix(was.w, is.w, part), h: mix(was.h, is.h, part) };
 }
 
-/** The part `part` (0: as it was, 1: as it is) of the way between two versions on one screen. What one of them lacks stands as in the version that is. */
+/** The part `part` (0: as it was, 1: as it is) of the way between two versions on one screen. What one of them lacks is as in the version that is. */
 export function resolvedBetween(was: Resolved, is: Resolved, part: number): Resolved {
   if (part >= 1) return is;
   const controls = byId(was.controls);

@@ -1,4 +1,4 @@
-/** Lists by what their items are called, worked out once a list: lists never change in place, so a list that is the same object has the same items. */
+/** Lists by what their items are called, computed once a list: lists never change in place, so a list that is the same object has the same items. */
 import type { Layout } from "../format/types";
 
 type Named = { readonly id: string };

@@ -1,8 +1,8 @@
-/** Keeping what has been worked out for a layout on a screen, as long as layout and screen live. */
+/** Keeping what has been computed for a layout on a screen, as long as layout and screen live. */
 import type { PlayerView } from "../engine/placement/resolve";
 import type { Layout, Screen } from "../format/types";
 
-/** Something worked out for a layout on a screen as a player sees it. */
+/** Something computed for a layout on a screen as a player sees it. */
 export type OnScreen<T> = (layout: Layout, screen: Screen, playerView: PlayerView) => T;
 
 const viewKey = ({ handed, playerSize, moment }: PlayerView) => `${handed} ${playerSize} ${moment ?? "\n"}`;

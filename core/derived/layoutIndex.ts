@@ -45,7 +45,7 @@ let lastServing: Layout["controls"] = [];
 
 /**
  * The controls of a layout, for whoever looks only at their names, moments and serves: a list that says the same about these as the one
- * asked for last is that one, so that nothing which follows from it is worked out anew because a control has moved.
+ * asked for last is that one, so that nothing which follows from it is computed again because a control has moved.
  */
 export function servingControls(controls: Layout["controls"]): Layout["controls"] {
   const known = servings.get(controls);

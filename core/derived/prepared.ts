@@ -46,7 +46,7 @@ export function preparedOf(layout: Layout): PreparedLayout<Layout> {
   return prepared;
 }
 
-/** The base and the arrangements, each worked out when it is first asked for. */
+/** The base and the arrangements, each computed when it is first asked for. */
 function lazyVariants(layout: Layout): Readonly<Record<number, Variant>> {
   const variants: Record<number, Variant> = {};
   [null, ...layout.arrangements].forEach((arrangement, i) => {

@@ -1,5 +1,5 @@
 /**
- * Where layouts stand on screens. Of a version in which little has changed only that little is worked out: every other control keeps
+ * Where layouts are on screens. Of a version in which little has changed only that little is computed: every other control keeps
  * the very object that the version before had, so that whoever compares by identity sees at once that it has not moved.
  */
 import { resolve, type KeptPlaces, type PlayerView, type Resolved } from "../engine/placement/resolve";
@@ -7,13 +7,13 @@ import type { Layout, Screen } from "../format/types";
 import { keptOnScreen } from "./cached";
 import { preparedOf } from "./prepared";
 
-/** The places known on a screen, and what they depend on besides the controls themselves: where one of these changes, nothing known holds any more. */
+/** The places known on a screen, and what they depend on in addition to the controls themselves: where one of these changes, nothing known holds any more. */
 interface Known extends Pick<Layout, "scale" | "reference" | "picture"> {
   readonly places: KeptPlaces;
 }
 const known = new WeakMap<Screen, Map<string, Known>>();
 
-/** How much has been worked out since the application began: for measuring, of no consequence to anything else. */
+/** How much has been computed since the application began: for measuring, of no consequence to anything else. */
 export interface ResolveCounts {
   /** Screens placed, whole or in part. */
   readonly screens: number;
@@ -22,7 +22,7 @@ export interface ResolveCounts {
 }
 let screensWorked = 0;
 let controlsWorked = 0;
-/** What has been worked out so far. */
+/** What has been computed so far. */
 export const workDone = (): ResolveCounts => ({ screens: screensWorked, controls: controlsWorked });
 
 function placesOf(screen: Screen, { handed, playerSize }: PlayerView, layout: Layout): KeptPlaces {
@@ -37,7 +37,7 @@ function placesOf(screen: Screen, { handed, playerSize }: PlayerView, layout: La
   return places;
 }
 
-/** Where a layout stands on a screen for a player in a moment (null: every one). The same three give the same object. */
+/** Where a layout is on a screen for a player in a moment (null: every one). The same three give the same object. */
 export const resolvedOn = keptOnScreen((layout: Layout, screen: Screen, playerView: PlayerView): Resolved => {
   const places = placesOf(screen, playerView, layout);
   const before = places.worked;

@@ -1,10 +1,10 @@
-/** A layout in the form in which it is stored, made anew only where it has changed; the digest of a picture is worked out once. */
+/** A layout in the form in which it is stored, made again only where it has changed; the digest of a picture is computed once. */
 import { digestOfText } from "../format/digest";
 import { pictureReference } from "../format/stored";
 import type { Layout, Workbench } from "../format/types";
 import { layoutText } from "./text";
 
-/** A text that tells pictures by their digests, and the digests by the pictures' data (base64). */
+/** A text that reports pictures by their digests, and the digests by the pictures' data (base64). */
 export interface StoredForm {
   readonly text: string;
   /** Digests of all pictures, in the order of `pictureData`. */

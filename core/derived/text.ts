@@ -1,4 +1,4 @@
-/** The canonical text of a layout, made anew only where it has changed: writing after an edit costs what the edit touched. */
+/** The canonical text of a layout, made again only where it has changed: writing after an edit costs what the edit touched. */
 import { writeLayout, type TextKeeper } from "../format/write";
 import type { Layout } from "../format/types";
 

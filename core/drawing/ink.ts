@@ -1,4 +1,4 @@
-/** The colours of drawings, of the light look, for they are printed: each meaning has a pattern besides. */
+/** The colours of drawings, of the light look, for they are printed: each meaning has a pattern in addition. */
 import type { Severity } from "../checks/finding";
 
 export const INK = {

@@ -1,5 +1,5 @@
 /**
- * A layout on a screen as SVG, in layers that can be left out: glass, keep-clear zones, areas, controls, names, measures, findings. Coordinates
+ * A layout on a screen as SVG, in layers that can be omitted: glass, keep-clear zones, areas, controls, names, measures, findings. Coordinates
  * are px of the screen; lines and letters keep their size on the paper, whatever the screen.
  */
 import type { BareFinding, Severity } from "../checks/finding";
@@ -21,11 +21,11 @@ export interface DrawingOptions {
   readonly layers: readonly DrawingLayer[];
   /** mm of the screen a mm of the paper: 1 is life size, 2 is half of it. */
   readonly shrinks: number;
-  /** What ids in the drawing begin with, so that several can stand in one document. */
+  /** What ids in the drawing begin with, so that several can be in one document. */
   readonly prefix?: string;
   /** What is marked in the layer of findings. */
   readonly findings?: readonly BareFinding[];
-  /** Where it stands within another drawing whose units are mm; absent: it stands by itself. */
+  /** Where it is within another drawing whose units are mm; absent: it is by itself. */
   readonly within?: Point;
 }
 
@@ -66,7 +66,7 @@ export function layoutDrawing(layout: Layout, resolved: Resolved, options: Drawi
   );
 }
 
-/** Its sides in mm: of the paper, or of the drawing it stands in. */
+/** Its sides in mm: of the paper, or of the drawing it is in. */
 const placeOf = (w: number, h: number, within: Point | undefined) =>
   within === undefined ? { width: `${figure(w)}mm`, height: `${figure(h)}mm` } : { x: within.x, y: within.y, width: w, height: h };
 
@@ -210,7 +210,7 @@ function words(at: Point, text: string, pen: Pen, { size, fill, anchor, family =
 /** A letter is about so wide, in its size. */
 const LETTER = 0.56;
 
-/** Whether the middle of a later control lies so near that its name would stand on this one's. */
+/** Whether the middle of a later control lies so near that its name would be on this one's. */
 function isUnderAnother(at: ResolvedControl, { controls }: Resolved): boolean {
   const own = centreOf(at.visual);
   return controls.slice(controls.indexOf(at) + 1).some(({ visual }) => {

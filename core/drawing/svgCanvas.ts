@@ -15,7 +15,7 @@ function times([a, b, c, d, e, f]: Matrix, [p, q, r, s, t, u]: Matrix): Matrix {
   return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
 }
 
-/** A picture that can be drawn here: an address of data, so that the drawing needs nothing beside it. */
+/** A picture that can be drawn here: an address of data, so that the drawing needs nothing next to it. */
 export interface SvgPicture {
   readonly href: string;
 }

@@ -2,12 +2,12 @@
 
 const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&#39;" };
 
-/** A text as markup: the five signs escaped; characters that XML forbids (1.0, section 2.2) left out. */
+/** A text as markup: the five signs escaped; characters that XML forbids (1.0, section 2.2) omitted. */
 export function escaped(text: string): string {
   return text.replace(/[^\u0009\u000a\u000d\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, "").replace(/[&<>"']/g, (sign) => ESCAPES[sign]);
 }
 
-/** Attributes by name; null and undefined are left out, numbers written to a thousandth. */
+/** Attributes by name; null and undefined are omitted, numbers written to a thousandth. */
 export type Attributes = Readonly<Record<string, string | number | null | undefined>>;
 
 /** A number to a thousandth, without a needless end. */

@@ -45,7 +45,7 @@ export function anchorTo(context: EditContext, key: string, frame: Frame, anchor
 
 /**
  * After a move: a pin that stood tied to the nearest corner, edge's middle or centre of its frame before it (`before`) is tied to the
- * nearest one where it stands now; what had been tied elsewhere by hand stays so, and so does what stands in a cluster. Nothing moves.
+ * nearest one where it is now; what had been tied elsewhere by hand stays so, and so does what is in a cluster. Nothing moves.
  */
 export function anchorAnew(before: EditContext, now: EditContext, keys: readonly string[]): Result<Layout> {
   let layout = now.layout;
@@ -63,7 +63,7 @@ export function anchorAnew(before: EditContext, now: EditContext, keys: readonly
   return ok(layout);
 }
 
-/** The corner, edge's middle or centre of its own frame that a pin stands nearest to, as the player sees it. */
+/** The corner, edge's middle or its own centre frame that a pin is nearest to, as the player sees it. */
 function nearestOf(context: EditContext, key: string): [number, number] | null {
   const found = pinIn(context, key);
   if (!found.ok) return null;
@@ -99,7 +99,7 @@ export function seenPin(context: EditContext, key: string): Pin | null {
   return context.playerView.handed === "left" && placeableOf(context.layout, key)?.kind !== "zone" ? mirrorPlacement(placement) : placement;
 }
 
-/** Carries a pin to the point it is tied to: the second gesture after a tether has been tied elsewhere. It stands `marginPx` from the edges it is tied to. */
+/** Carries a pin to the point it is tied to: the second gesture after a tether has been tied elsewhere. It is `marginPx` from the edges it is tied to. */
 export function carryTo(context: EditContext, key: string, marginPx: number): Result<Layout> {
   const found = pinIn(context, key);
   if (!found.ok) return refused(key, "it has no tether on this screen");
@@ -137,7 +137,7 @@ export function spanIn(context: EditContext, key: string, frame: Span["frame"]):
   return withPlacement(context.layout, context.resolved.arrangement, key, spanAt({ ...span, frame }, box, footingOf(context, frame, placeable.kind)!));
 }
 
-/** Makes a pin a span, or a span a pin, where it stands. A span's edges are tied to the nearest edges of the frame, a pin to the nearest corner, edge's middle or centre. */
+/** Makes a pin a span, or a span a pin, where it is. A span's edges are tied to the nearest edges of the frame, a pin to the nearest corner, edge's middle or centre. */
 export function asKind(context: EditContext, key: string, kind: Placement["kind"]): Result<Layout> {
   const placeable = placeableOf(context.layout, key);
   const placement = placementIn(context.layout, context.resolved.arrangement, key);

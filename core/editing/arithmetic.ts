@@ -1,6 +1,6 @@
 /**
- * What may be typed into a field: a number, arithmetic on numbers (`24/2`, `3*(2+1)`), or a change of the number that stands
- * there, begun by a sign of its own (`+3`, `*2`, `/2`; a lone minus is a negative number, so `+-3` takes three away). Commas count as
+ * What may be typed into a field: a number, arithmetic on numbers (`24/2`, `3*(2+1)`), or a change of the number that is
+ * there, begun by its own sign (`+3`, `*2`, `/2`; a lone minus is a negative number, so `+-3` takes three away). Commas count as
  * decimal points. In a length every number may carry its unit; numbers without one take the unit of what they are added to, and a unit
  * at the end alone is that of the whole (`24/2mm`). Lengths of different units are added by what they come to, never by their digits.
  */
@@ -20,7 +20,7 @@ const fail = (): never => {
   throw new NotAnExpression();
 };
 
-/** The number an expression comes to; null where it is not one, or comes to nothing finite. `present`: what stands in the field. */
+/** The number an expression comes to; null where it is not one, or comes to nothing finite. `present`: what is in the field. */
 export function calculate(text: string, present: number): number | null {
   const value = evaluate(text, { amount: present, unit: null }, () => null);
   return value && value.unit === null ? value.amount : null;

@@ -12,7 +12,7 @@ export interface About {
 }
 
 /**
- * Where boxes of given sizes stand in a form, their common middle about (0, 0), px. An arc runs about `thumb`, at the
+ * Where boxes of given sizes are in a form, their common middle about (0, 0), px. An arc runs about `thumb`, at the
  * distance that the middle of the cluster has from it, so that every control is as easy to reach; the largest box comes
  * first, nearest the thumb's own line. Neighbours are `gap` px apart.
  */

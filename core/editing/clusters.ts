@@ -1,5 +1,5 @@
 /**
- * Clusters: controls that stand together and are moved, sized and mirrored as one. A cluster is a pin; what stands in it is
+ * Clusters: controls that stand together and are moved, sized and mirrored as one. A cluster is a pin; what is in it is
  * pinned to it. Gathering and dissolving rewrite placements for another frame in the base and under every arrangement, so
  * that nothing jumps anywhere.
  */
@@ -28,11 +28,11 @@ function underArrangement(context: EditContext, arrangement: string | null): Edi
 
 const variantsOf = (layout: Layout): (string | null)[] => [null, ...layout.arrangements.map((a) => a.id)];
 
-/** Whether a variant has a placement of its own for an id: the base always, an arrangement where it overrides it. */
+/** Whether a variant has its own placement for an id: the base always, an arrangement where it overrides it. */
 const hasOwn = (layout: Layout, arrangement: string | null, id: string) =>
   arrangement === null || ownEntry(byId(layout.arrangements).get(arrangement)?.overrides ?? {}, id)?.placement !== undefined;
 
-/** Gathers controls into a new cluster where they stand; none of them moves. Gives the layout and the cluster's id. */
+/** Gathers controls into a new cluster where they are; none of them moves. Gives the layout and the cluster's id. */
 export function gather(context: EditContext, ids: readonly string[], name: string): Result<{ layout: Layout; id: string }> {
   const boxes = ids.flatMap((id) => placeableBox(context.resolved, { kind: "control", id }) ?? []);
   const bounds = boundsOf(boxes);
@@ -65,7 +65,7 @@ export function gather(context: EditContext, ids: readonly string[], name: strin
 /** In a cluster a control is tied centre to centre: offsets then read as places about the cluster's middle. */
 const centred = (pin: Pin): Pin => ({ ...pin, anchor: [0.5, 0.5], pivot: [0.5, 0.5] });
 
-/** Dissolves a cluster: what stood in it stands in the cluster's own frame, where it stood. */
+/** Dissolves a cluster: what stood in it is in the cluster's own frame, where it stood. */
 export function dissolve(context: EditContext, id: string): Result<Layout> {
   const cluster = byId(context.layout.clusters).get(id);
   if (!cluster) return refused("clusters", `there is no cluster "${id}"`);
@@ -75,7 +75,7 @@ export function dissolve(context: EditContext, id: string): Result<Layout> {
     for (const control of context.layout.controls) {
       const placement = placementIn(context.layout, arrangement, control.id);
       if (clusterOf(placement) !== id) continue;
-      // An arrangement that moves the cluster moves what stands in it: that now has to be said of each.
+      // An arrangement that moves the cluster moves what is in it: that now has to be said of each.
       if (!hasOwn(context.layout, arrangement, control.id) && !hasOwn(context.layout, arrangement, id)) continue;
       const box = byId(before.resolved.controls).get(control.id)?.visual;
       const frame = (placementIn(context.layout, arrangement, id) as Pin).frame;
@@ -112,7 +112,7 @@ export function moveInto(context: EditContext, id: string, cluster: string | nul
   return moved;
 }
 
-/** Sets what stands in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */
+/** Sets what is in a cluster into a form, about the cluster's middle; sizes stay. The cluster's box becomes what it holds. */
 export function setForm(context: EditContext, id: string, form: ClusterForm): Result<Layout> {
   const inside = inCluster(context.layout, id, context.resolved.arrangement).flatMap((c) => byId(context.resolved.controls).get(c) ?? []);
   const known = byId(context.layout.controls);
@@ -182,7 +182,7 @@ function scaledPin(context: EditContext, id: string, box: Box): Placement {
   return (placed.ok && placementIn(placed.value, context.resolved.arrangement, id)) || placementIn(context.layout, context.resolved.arrangement, id)!;
 }
 
-/** Percent lengths grow with the frame; the others are told to. */
+/** Percent lengths grow with the frame; the others are reported to. */
 function grownPin(pin: Pin, growth: number): Pin {
   const grown = (text: string) => {
     const { amount, unit } = lengthOf(text);
@@ -204,7 +204,7 @@ export function oneSize(context: EditContext, id: string, sidePx: number): Resul
   return sized.ok ? refitCluster({ ...context, layout: sized.value }, id) : sized;
 }
 
-/** The size of everything in a cluster as a length, or null where sizes differ or nothing stands in it. */
+/** The size of everything in a cluster as a length, or null where sizes differ or nothing is in it. */
 export function commonSize(context: EditContext, id: string): string | null {
   const children = inCluster(context.layout, id, context.resolved.arrangement);
   const texts = new Set(

@@ -16,7 +16,7 @@ test.each(starts)("%s sets what it says, and putting the first feel back leaves 
   if (!put.ok) throw new Error(JSON.stringify(put.problems));
   const now = byId(put.value.controls).get(control.id)!;
   expect(now.feel).toMatchObject(start.feel);
-  // Each figure that it sets stands in its words, as itself or in per cent.
+  // Each figure that it sets is in its words, as itself or in per cent.
   for (const value of Object.values(start.feel)) {
     const figure = typeof value === "object" && value !== null && "exponent" in value ? value.exponent : value;
     if (typeof figure !== "number" || figure === 0) continue;

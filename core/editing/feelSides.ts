@@ -6,7 +6,7 @@ import { changeFeel } from "./edits/controls";
 /** How a control feels, without what belongs to its place: a landing area stays where it is whatever the feel. */
 export type Feel = Readonly<Record<string, unknown>>;
 
-/** The feel of a control, as it is held beside another. */
+/** The feel of a control, as it is held next to another. */
 export function feelOf(control: Control): Feel {
   const { landing: _, ...feel } = { landing: undefined, ...control.feel };
   return feel;

@@ -1,7 +1,7 @@
 /** An icon proposed for a control from the words that go with it: its label, its action, its name. */
 import { wordsOf } from "./wordMeaning";
 
-/** What games often call their actions, and the icons that may stand for them, the likeliest first. */
+/** What games often call their actions, and the icons that may represent them, the likeliest first. */
 const MEANINGS: Readonly<Record<string, readonly string[]>> = {
   aim: ["crosshair", "target"],
   alarm: ["bell"],
@@ -95,7 +95,7 @@ const MEANINGS: Readonly<Record<string, readonly string[]>> = {
 };
 
 /**
- * The icon that the first of some texts stands for, word by word; null where none of them stands for one that there is.
+ * The icon that the first of some texts represents, word by word; null where none of them represents one that there is.
  * A word that is itself an icon's name, or begins one (`volume`), counts before what it may mean.
  */
 export function iconFor(texts: readonly string[], icons: readonly string[]): string | null {

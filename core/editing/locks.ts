@@ -12,7 +12,7 @@ const ORDER: readonly Lock[] = ["x", "y", "size"];
 /** What of a thing is locked. */
 export const locksOf = (layout: Layout, id: string): readonly Lock[] => ownEntry(layout.workbench.locked, id) ?? [];
 
-/** Locks some things, or lets go of them. */
+/** Locks some things, or releases them. */
 export function changeLocks(layout: Layout, ids: readonly string[], locks: readonly Lock[], on: boolean): Result<Layout> {
   const locked = { ...layout.workbench.locked };
   for (const id of ids) {

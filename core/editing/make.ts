@@ -64,7 +64,7 @@ export function kindsFor(action: Action | null): ControlKind[] {
   return [first, ...kinds.filter((k) => k !== first && fittingServe(k, action) !== null)];
 }
 
-/** Where a new control of a kind stands about a point: its usual size in whole layout units, within the safe frame. */
+/** Where a new control of a kind is about a point: its usual size in whole layout units, within the safe frame. */
 function newBox(context: EditContext, kind: ControlKind, x: number, y: number): Box {
   const mm = pxPerMm(context.screen);
   const { safe } = framesOf(context.screen);

@@ -1,4 +1,4 @@
-/** Copies of what stands on the glass: the second side, a mirrored twin with its own names and nothing bound yet; and plain copies, bound as their originals, set off a little. */
+/** Copies of what is on the glass: the second side, a mirrored twin with its own names and nothing bound yet; and plain copies, bound as their originals, set off a little. */
 import { duplicateControls, freeId, freeName } from "./edits/controls";
 import { byId } from "../derived/byId";
 import { checked } from "./edits/checked";
@@ -108,7 +108,7 @@ export function makeCopies(context: EditContext, keys: readonly string[]): Resul
   return result.ok ? ok({ layout: setOff(context, result.value, made), keys: made }) : result;
 }
 
-/** The layout with some placeables set off a little toward the middle of the screen in view, so that they can be seen beside what they are copies of. */
+/** The layout with some placeables set off a little toward the middle of the screen in view, so that they can be seen next to what they are copies of. */
 export function setOff(context: Pick<EditContext, "screen" | "playerView">, layout: Layout, keys: readonly string[]): Layout {
   const now = editContextOf(layout, context.screen, { ...context.playerView, moment: null });
   const step = SET_OFF_U * now.resolved.scale;

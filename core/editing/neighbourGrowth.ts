@@ -97,7 +97,7 @@ function growingOn(layout: Layout, resolved: Resolved, mm: number): Growing[] {
   });
 }
 
-/** A screen with what stands on it, all without growth. */
+/** A screen with what is on it, all without growth. */
 interface OnScreen {
   readonly layout: Layout;
   readonly resolved: Resolved;
@@ -128,7 +128,7 @@ function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): numb
   });
 }
 
-/** How far the hit areas of some controls can grow, on all of the screens at once. What lies under others by intent (a landing area, a field for swipes) is left out. */
+/** How far the hit areas of some controls can grow, on all of the screens at once. What lies under others by intent (a landing area, a field for swipes) is omitted. */
 export function neighbourGrowth(layout: Layout, ids: readonly string[], screens: readonly Screen[]): NeighbourGrowth[] {
   const bare = withoutGrowth(layout);
   const found = new Map<string, NeighbourGrowth>();

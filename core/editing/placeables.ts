@@ -1,5 +1,5 @@
 /**
- * Spots: everything that stands on the glass by a placement of its own. A control, a cluster or a keep-clear zone is known
+ * placeables: everything that is on the glass by its own placement. A control, a cluster or a keep-clear zone is known
  * by its id (ids are unique over the three), the landing area of a stick by the stick's id and "/landing".
  *
  * On a screen with an arrangement, what is changed by hand is that arrangement's: it is written as an override, and the
@@ -24,7 +24,7 @@ const LANDING = "/landing";
 /** The key of a stick's landing area. */
 export const landingKey = (id: string): string => `${id}${LANDING}`;
 
-/** What a key stands for in a layout; null where nothing has it. A stick has a landing placeable only when it has a landing area. */
+/** What a key represents in a layout; null where nothing has it. A stick has a landing placeable only when it has a landing area. */
 export function placeableOf(layout: Layout, key: string): Placeable | null {
   if (key.endsWith(LANDING)) {
     const id = key.slice(0, -LANDING.length);
@@ -38,7 +38,7 @@ export function placeableOf(layout: Layout, key: string): Placeable | null {
   return layout.keepClear.some((z) => z.id === key) ? { kind: "zone", id: key } : null;
 }
 
-/** Where a placeable stands on a resolved screen, px; null where it is hidden there. */
+/** Where a placeable is on a resolved screen, px; null where it is hidden there. */
 export function placeableBox(resolved: Resolved, placeable: Placeable): Box | null {
   switch (placeable.kind) {
     case "control":
@@ -123,7 +123,7 @@ export function withPlacement(layout: Layout, arrangement: string | null, key: s
   return checked(layout, putPlacement(layout, arrangement, placeable, placement));
 }
 
-/** What an arrangement has of its own for an id: the words of its fields, empty where all is the base's. */
+/** What its own arrangement has for an id: the words of its fields, empty where all is the base's. */
 export function ownFields(layout: Layout, arrangement: string | null, id: string): readonly ("placement" | "hit" | "landing" | "hidden")[] {
   const override = overrideIn(layout, arrangement, id);
   if (!override) return [];
@@ -149,17 +149,17 @@ export function selectable(layout: Layout): readonly string[] {
   return [...layout.controls.map((c) => c.id), ...layout.clusters.map((c) => c.id), ...layout.keepClear.map((z) => z.id)];
 }
 
-/** The ids of the controls that stand in a cluster, in the base or under an arrangement. */
+/** The ids of the controls that are in a cluster, in the base or under an arrangement. */
 export function inCluster(layout: Layout, cluster: string, arrangement: string | null): readonly string[] {
   return layout.controls.filter((c) => homeOf(layout, arrangement, c) === cluster).map((c) => c.id);
 }
 
-/** The cluster a control stands in under an arrangement (null: the base), or null. */
+/** The cluster a control is in under an arrangement (null: the base), or null. */
 export function homeOf(layout: Layout, arrangement: string | null, control: Control): string | null {
   return clusterOf(overrideIn(layout, arrangement, control.id)?.placement ?? control.placement);
 }
 
-/** The cluster a placement stands in, or null. */
+/** The cluster a placement is in, or null. */
 export function clusterOf(placement: Placement | null): string | null {
   return placement?.kind === "pin" && typeof placement.frame === "object" ? placement.frame.cluster : null;
 }

@@ -1,5 +1,5 @@
 /**
- * Edits by hand: where a control is to stand on the screen in view, told in px, written back in the units it already has.
+ * Edits by hand: where a control is to be on the screen in view, told in px, written back in the units it already has.
  * Which numbers change follows from the placement rules read backwards; on other screens the control goes where those numbers lead.
  */
 import type { Box } from "../engine/geometry/point";
@@ -22,11 +22,11 @@ export interface EditContext {
   readonly layout: Layout;
   readonly screen: Screen;
   readonly resolved: Resolved;
-  /** As which player, and in which moment, it is looked at. What is placed by hand is written so that it stands there for this player. */
+  /** As which player, and in which moment, it is looked at. What is placed by hand is written so that it is there for this player. */
   readonly playerView: PlayerView;
 }
 
-/** The edit context of a layout on a screen (right hand, size 1, every moment unless told otherwise). The same three give the same object. */
+/** The edit context of a layout on a screen (right hand, size 1, every moment by default). The same three give the same object. */
 export function editContextOf(layout: Layout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW): EditContext {
   return contexts(layout, screen, playerView);
 }
@@ -39,7 +39,7 @@ const contexts = keptOnScreen((layout: Layout, screen: Screen, playerView: Playe
 
 /**
  * Turns an edit by hand into an edit of whatever version of the layout it meets, on the same screen and for the same player: an edit that
- * stands on a captured context would take back what has changed since.
+ * is on a captured context would take back what has changed since.
  */
 export const seenAs =
   ({ screen, playerView }: Pick<EditContext, "screen" | "playerView">, edit: (context: EditContext) => Result<Layout>) =>
@@ -157,7 +157,7 @@ export function placeAll(context: EditContext, boxes: readonly (readonly [key: s
   return checked(context.layout, layout);
 }
 
-/** Moves placeables by px on the screen in view, all or none; what is locked stays. What stands in a cluster that moves too goes with it, once. */
+/** Moves placeables by px on the screen in view, all or none; what is locked stays. What is in a cluster that moves too goes with it, once. */
 export function moveBy(context: EditContext, keys: readonly string[], dxPx: number, dyPx: number): Result<Layout> {
   const { layout, resolved } = context;
   const boxes: [string, Box][] = [];
@@ -176,13 +176,13 @@ export function moveBy(context: EditContext, keys: readonly string[], dxPx: numb
   return placeAll(context, boxes, false);
 }
 
-/** A pin in layout units tied to the nearest corner, edge's middle or centre of a frame (frame and box as the file has them); offset and size are still to be worked out. */
+/** A pin in layout units tied to the nearest corner, edge's middle or centre of a frame (frame and box as the file has them); offset and size are still to be computed. */
 export function pinNear(frame: Box, box: Box, name: Frame): Pin {
   const anchor = nearestAnchor(frame, box);
   return { kind: "pin", frame: name, anchor: anchor, pivot: anchor, offset: ["0u", "0u"], size: ["1u", "1u"] };
 }
 
-/** A pin in layout units that stands in a box (px, as the player sees it), tied to the nearest corner, edge's middle or centre of a frame. Null where the frame is hidden. */
+/** A pin in layout units that is in a box (px, as the player sees it), tied to the nearest corner, edge's middle or centre of a frame. Null where the frame is hidden. */
 export function pinFor(context: EditContext, kind: Placeable["kind"], frame: Frame, box: Box): Pin | null {
   const footing = footingOf(context, frame, kind);
   return footing && pinAt(pinNear(footing.frame, footing.mirrored ? mirrorBox(box, footing.frame) : box, frame), box, footing, true);
@@ -203,7 +203,7 @@ export function measureOf(context: EditContext, key: string): Footing | null {
 
 /**
  * The corner, edge's middle or centre of a frame nearest to a box, as fractions. How near is the length of the tether: from the point of
- * the frame to the same point of the box, so that what stands close to an edge is tied to that edge however large it is.
+ * the frame to the same point of the box, so that what is close to an edge is tied to that edge however large it is.
  */
 export function nearestAnchor(frame: Box, box: Box): [number, number] {
   const along = (low: number, room: number, at: number, side: number) => {

@@ -32,7 +32,7 @@ export interface SnapTargets {
   readonly others: readonly Box[];
   /** Boxes of the same kind as the one moved, for the line of a mirrored twin. */
   readonly mirrored: readonly Box[];
-  /** The width of the screen, px: the mirror stands in its middle. */
+  /** The width of the screen, px: the mirror is in its middle. */
   readonly widthPx: number;
   /** The grid's step, px; 0 for none. */
   readonly gridPx: number;
@@ -91,7 +91,7 @@ interface Line {
   readonly other: Box;
 }
 
-/** A candidate that brings what is at `mine` onto a line of another box; its guide runs over both and tells the free distance between them. */
+/** A candidate that brings what is at `mine` onto a line of another box; its guide runs over both and reports the free distance between them. */
 function candidate(axis: Axis, mine: number, { line, sort, other }: Line): Candidate {
   const shift = line - mine;
   const { at, side, across, acrossSide } = AXES[axis];

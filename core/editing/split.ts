@@ -32,12 +32,12 @@ const part = (from: number, to: number, strips: Span["inset"]): PlainPlacement =
 export const canSplit = (control: Control | undefined): boolean => control !== undefined && ["stick", "touchpad", "swipe"].includes(control.kind);
 
 /**
- * Gives two sticks, touchpads or swipes the two halves of the screen, the one that stands farther left the left one. Sticks
+ * Gives two sticks, touchpads or swipes the two halves of the screen, the one that is farther left the left one. Sticks
  * get a landing area and, if they were fixed, float in it; a touchpad or swipe becomes a span. All of it goes under the other controls.
  * The edge strips that the system takes swipes in stay free.
  *
  * @param at Where the line between them runs, a share of the width.
- * @param screens Screens whose edge strips stay free beside those of the screen in view.
+ * @param screens Screens whose edge strips stay free next to those of the screen in view.
  */
 export function splitScreen(context: EditContext, [a, b]: readonly [string, string], at = 0.5, screens: readonly Screen[] = []): Result<Layout> {
   const { layout, resolved } = context;

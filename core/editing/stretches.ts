@@ -8,7 +8,7 @@ export interface Stretch {
   readonly ids: readonly string[];
   /** Between two ranges, not before the first or after the last. */
   readonly gap: boolean;
-  /** More than one arrangement claims it, and none of them asks for a size besides. */
+  /** More than one arrangement claims it, and none of them asks for a size in addition. */
   readonly overlap: boolean;
 }
 

@@ -16,7 +16,7 @@ const DIRECTION_WORDS: Readonly<Record<Direction, ReadonlySet<string>>> = {
   left: list("left leftward leftwards west links gauche izquierda sinistra esquerda"),
   right: list("right rightward rightwards east rechts droite derecha destra direita"),
 };
-/** Words of axes along each way of a stick, beside those of directions. */
+/** Words of axes along each way of a stick, next to those of directions. */
 const AXIS_WORDS: Readonly<Record<"x" | "y", ReadonlySet<string>>> = {
   x: list("x horizontal horizontally turn turning steer steering strafe strafing sideways sidestep sidle lateral yaw rudder lean"),
   y: list("y vertical vertically climb climbing throttle gas thrust pitch elevate elevation altitude lift accelerate"),

@@ -14,7 +14,7 @@ export type OneOrTwo = number | [number, number];
 
 /** A frame of the screen itself: all of it, what the system leaves free, the picture of the game. */
 export type PlainFrame = "screen" | "safe" | "picture";
-/** What a pin stands in: a frame of the screen, or a cluster by its id. */
+/** What a pin is in: a frame of the screen, or a cluster by its id. */
 export type Frame = PlainFrame | { cluster: string };
 /** Bounds for the shorter side, mm; minMm < maxMm where both are given. */
 export interface Clamp {
@@ -22,7 +22,7 @@ export interface Clamp {
   maxMm?: number;
 }
 
-/** A box tied by one point of its own (`pivot`) to one of a frame (`anchor`), `offset` apart. */
+/** A box tied by one its own point (`pivot`) to one of a frame (`anchor`), `offset` apart. */
 export interface PinIn<F> {
   kind: "pin";
   frame: F;
@@ -42,9 +42,9 @@ export interface Span {
   to: FractionPair;
   inset: { left: LengthText; top: LengthText; right: LengthText; bottom: LengthText };
 }
-/** Where a control stands. */
+/** Where a control is. */
 export type Placement = Pin | Span;
-/** Where a landing area or a keep-clear zone stands: never in a cluster. */
+/** Where a landing area or a keep-clear zone is: never in a cluster. */
 export type PlainPlacement = PinIn<PlainFrame> | Span;
 
 /** The area that takes touches, about the visual box. `minMm`: each side is raised to it, mm. */
@@ -189,7 +189,7 @@ interface ControlOf<K extends ControlKind, F> {
   look: Look;
   serves: ServeBy<PortOf<K>>[];
 }
-/** A stick: where it stands, how it feels and looks, what it serves. */
+/** A stick: where it is, how it feels and looks, what it serves. */
 export type StickControl = ControlOf<"stick", StickFeel>;
 /** A d-pad. */
 export type DpadControl = ControlOf<"dpad", DpadFeel>;
@@ -199,7 +199,7 @@ export type ButtonControl = ControlOf<"button", ButtonFeel>;
 export type TouchpadControl = ControlOf<"touchpad", TouchpadFeel>;
 /** A swipe. */
 export type SwipeControl = ControlOf<"swipe", SwipeFeel>;
-/** A control of any kind, told apart by `kind`. */
+/** A control of any kind, distinguished by `kind`. */
 export type Control = StickControl | DpadControl | ButtonControl | TouchpadControl | SwipeControl;
 
 /** What an action takes: true/false, −1…1, a vector no longer than 1, or a movement since the last tick. */
@@ -216,7 +216,7 @@ export type PadInput =
   | { button: number; value?: OneOrTwo }
   | { axis: number; scale: number; inner: number; outer: number }
   | { stick: "left" | "right"; scale: OneOrTwo; inner: number; outer: number };
-/** A word the game reads, and what gives to it besides controls. */
+/** A word the game reads, and what gives to it in addition controls. */
 export interface PlayedAction {
   name: string;
   kind: ActionKind;
@@ -230,7 +230,7 @@ export interface PlayedAction {
   combine: "sum" | "strongest";
 }
 
-/** A time in the game with controls of its own. */
+/** A time in the game with its own controls. */
 export interface Moment {
   id: string;
   name: string;
@@ -288,7 +288,7 @@ export interface Size {
   height: number;
 }
 
-/** What of a layout decides where things stand. */
+/** What of a layout decides where things are. */
 export interface PlacedLayout {
   reference: Size;
   scale: Scale;

@@ -29,7 +29,7 @@ const given = (value: Two | undefined) => (value === undefined ? "" : `=${Array.
 /** A dead zone as it is written where it is not the usual one. */
 const dead = ({ inner, outer }: { inner: number; outer: number }) => (inner === 0.1 && outer === 0.95 ? "" : ` dead ${inner} ${outer}`);
 
-/** A key's code within a list of keys: what would end it there stands behind a backslash. */
+/** A key's code within a list of keys: what would end it there is behind a backslash. */
 const escaped = (code: string) => code.replace(/[\\=;\s]/g, (sign) => `\\${sign}`);
 const keyText = ({ code, value }: Action["keys"][number]) => `${escaped(code)}${given(value)}`;
 const mouseText = (m: Action["mouse"][number]) => ("move" in m ? `move${given(m.scale)}` : `${m.button}${given(m.value)}`);
@@ -133,7 +133,7 @@ function readCsv(text: string): Result<ListedAction[]> {
   return read.ok ? read : { ok: false, problems: byRow(read.problems) };
 }
 
-/** What a row says of an action; what it gets wrong is told. */
+/** What a row says of an action; what it gets wrong is reported. */
 function valuesOf({ place, has, cell }: TableRow, problems: Problem[]): object {
   const say = (column: string, message: string) => problems.push({ path: `${place}, ${column}`, message });
   const out: Record<string, unknown> = { name: cell("name") };

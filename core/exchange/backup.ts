@@ -26,7 +26,7 @@ const schema = z.object({
   ).default([]),
 });
 
-/** What a backup holds. Layouts stand in their files whole, with their pictures; states in their stored form, whose pictures stand apart; takes as their files, without frames. Times are ms since 1970. */
+/** What a backup holds. Layouts are in their files whole, with their pictures; states in their stored form, whose pictures are apart; takes as their files, without frames. Times are ms since 1970. */
 export type BackupContents = Omit<z.output<typeof schema>, "format" | "version">;
 
 /** The text of the table of contents. */

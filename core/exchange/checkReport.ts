@@ -48,7 +48,7 @@ function jsonReport(results: readonly CheckedScreen[]): unknown {
   return { screens: results.map(({ name, findings }) => ({ name, findings })), ...(notJudged.length > 0 && { notJudged }) };
 }
 
-/** What is told of a check. `file`: the layout's file, as it is named; `known`: what an older check had found already. */
+/** What is reported of a check. `file`: the layout's file, as it is named; `known`: what an older check had found already. */
 export interface CheckReport {
   readonly file: string;
   readonly layout: Layout;

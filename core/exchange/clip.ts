@@ -1,5 +1,5 @@
 /**
- * What is copied on the bench, as text that another tab can take: a small layout of its own, holding the chosen controls with their
+ * What is copied on the bench, as text that another tab can take: its own small layout, holding the chosen controls with their
  * clusters, the actions they serve, the moments they show in and the pictures they carry. It is read at the door like every other.
  */
 import { z } from "zod";
@@ -22,7 +22,7 @@ const clipSchema = z.strictObject({
   layout: z.unknown(),
 });
 
-/** The chosen controls and clusters (with all that stands in them) as text, in drawing order. */
+/** The chosen controls and clusters (with all that is in them) as text, in drawing order. */
 export function clipText(layout: Layout, keys: readonly string[]): string {
   const chosen = new Set(keys);
   const whole = layout.clusters.map((c) => c.id).filter((id) => chosen.has(id));

@@ -1,6 +1,6 @@
 /**
  * What to change in a game's code so that it reads its actions from a handle of named values: for each line that asks by a word or a
- * key, what stands there and what to write instead. The handle gives `value(name)`, and `justPressed(name)` and `justReleased(name)` for what began
+ * key, what is there and what to write instead. The handle gives `value(name)`, and `justPressed(name)` and `justReleased(name)` for what began
  * or ended since the last tick; the names are those of the constants file.
  */
 import { hardwareEnds, hardwareWires } from "../wiring/hardwareWires";
@@ -22,7 +22,7 @@ export interface CodeChange {
   readonly actions: readonly string[];
   /** The line as it is, without the spaces about it. */
   readonly stands: string;
-  /** The line as it should be; where it cannot be told in place, what to read instead. */
+  /** The line as it should be; where it cannot be reported in place, what to read instead. */
   readonly write: string;
   /** `line`: write it instead. `arm`: it takes the place of an arm of a switch. `table`: it is read where the table is asked. */
   readonly how: "line" | "arm" | "table";
@@ -102,7 +102,7 @@ interface Meant {
   readonly part: string;
 }
 
-/** Everything in a file that is to be changed, in the order of its lines. Words that no action has, and keys that give to none, are left. */
+/** Everything in a file that is to be changed, in the order of its lines. Words that no action has, and keys that give to none, remain. */
 export function changesIn({ name, text }: SourceFile, wanted: ChangeOptions): CodeChange[] {
   const family = familyOf(name);
   const language = wanted.language ?? OF_FAMILY[family];
@@ -147,7 +147,7 @@ interface Meaning {
   readonly read: string;
 }
 
-/** All that is to be changed in one line: written anew where everything can be told in place, else what to read instead. */
+/** All that is to be changed in one line: written again where everything can be reported in place, else what to read instead. */
 function changeOf(text: string, meanings: readonly Meaning[], edits: readonly Edit[], writing: Writing): Omit<CodeChange, "file" | "line"> {
   const start = text.lastIndexOf("\n", edits[0].at - 1) + 1;
   const stop = text.indexOf("\n", edits[0].at);
@@ -168,7 +168,7 @@ const byWord = (actions: readonly Action[], word: string): Meant | null => {
   return action ? { action, part: "" } : null;
 };
 
-/** The actions of four directions that are read as one vector; none unless each is an action of its own. */
+/** The actions of four directions that are read as one vector; none unless each is its own action. */
 function meantByDirections(actions: readonly Action[], directions: readonly string[]): Meant[] {
   const found = directions.map((word) => byWord(actions, word));
   return found.every((meant) => meant !== null) ? found : [];
@@ -279,7 +279,7 @@ export function changesMarkdown(title: string, changes: readonly CodeChange[], d
   return `${lines.join("\n")}\n`;
 }
 
-/** The changes as a table: file, line, reads, actions, stands, write, how, done. */
+/** The changes as a table: file, line, reads, actions, is, write, how, done. */
 export function changesCsv(changes: readonly CodeChange[], done: (change: CodeChange) => boolean): string {
   return writeRows(
     ["file", "line", "reads", "actions", "stands", "write", "how", "done"],
@@ -287,7 +287,7 @@ export function changesCsv(changes: readonly CodeChange[], done: (change: CodeCh
   );
 }
 
-/** The files of constants that what is written stands on, for the languages of some files. */
+/** The files of constants that what is written is on, for the languages of some files. */
 export function constantFilesFor(files: readonly string[], language: ConstantLanguage | null): string[] {
   return [...new Set(files.map((name) => constantFile(language ?? OF_FAMILY[familyOf(name)])))];
 }

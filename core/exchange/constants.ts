@@ -174,7 +174,7 @@ export const languageWord = (language: ConstantLanguage): string => LANGUAGES[la
 /** What its file is usually called. */
 export const constantFile = (language: ConstantLanguage): string => LANGUAGES[language].file;
 
-/** The parts of a name: split at what is no letter or digit, and where a small letter meets a large one. Letters beyond ASCII lose their marks, or are left out. */
+/** The parts of a name: split at what is no letter or digit, and where a small letter meets a large one. Letters beyond ASCII lose their marks, or are omitted. */
 function partsOf(name: string): string[] {
   return name
     .replace(/ß/g, "ss")

@@ -31,6 +31,6 @@ export function textOfBytes(bytes: Uint8Array, mostBytes = MOST_FILE_BYTES): Res
   }
 }
 
-/** Makes each refusal a sentence of its own. */
+/** Makes each refusal its own sentence. */
 export const asSentences = (result: Result<string>): Result<string> =>
   result.ok ? result : { ok: false, problems: result.problems.map((p) => ({ ...p, message: `${p.message[0].toUpperCase()}${p.message.slice(1)}.` })) };

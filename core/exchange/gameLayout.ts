@@ -8,7 +8,7 @@ import { applyActions, type ListedAction } from "./actionList";
 /** How a game is held: the screens it is drawn for lie, stand, or do either. */
 export type Held = "wide" | "tall" | "either";
 
-/** A game as it is told at the start. */
+/** A game as it is reported at the start. */
 export interface GameDescription {
   readonly name: string;
   readonly held: Held;

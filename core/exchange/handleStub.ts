@@ -10,7 +10,7 @@ import { languageWord, textLiteral, type ConstantLanguage } from "./constants";
 /** Languages in which the web runtime or the header of C is used as it is. */
 const HAVE_RUNTIME: ReadonlySet<ConstantLanguage> = new Set<ConstantLanguage>(["typescript", "c", "cpp"]);
 
-/** What stands in a stub: a file, and its text. */
+/** What is in a stub: a file, and its text. */
 export interface HandleStub {
   readonly language: ConstantLanguage;
   readonly file: string;

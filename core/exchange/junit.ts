@@ -7,7 +7,7 @@ import type { CheckedScreen } from "./checkText";
 
 const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
 
-/** Text for XML 1.0: the five signs escaped, characters that XML forbids left out. */
+/** Text for XML 1.0: the five signs escaped, characters that XML forbids omitted. */
 function xmlText(text: string): string {
   // XML 1.0, section 2.2: tab, line feed, carriage return and everything from space on, less the surrogates, FFFE and FFFF.
   const sound = text.replace(/[^\u0009\u000a\u000d\u0020-\ud7ff\ue000-\ufffd\u{10000}-\u{10ffff}]/gu, "").replace(/[&<>"']/g, (sign) => ESCAPES[sign]);

@@ -1,7 +1,7 @@
 /** What the page of somebody's game sends to the editor, read at the door: a page may send anything, and nothing of it may break the editor. */
 import { z } from "zod";
 
-/** At most so many words asked in vain are told at once. @internal exported for its test */
+/** At most this many words asked in vain are reported at once. @internal exported for its test */
 export const MOST_ASKED = 200;
 const text = (most: number) => z.string().max(most);
 const asked = z.object({ times: z.number().int().min(0).max(Number.MAX_SAFE_INTEGER), nearest: text(64).nullable() });
@@ -25,7 +25,7 @@ export function readPageMessage(data: unknown): PageMessage | null {
   return read.success ? read.data : null;
 }
 
-/** How many messages are read: so many at once, and so many more each second. */
+/** How many messages are read: this many at once, and this many more each second. */
 const AT_ONCE = 60;
 const EACH_SECOND = 60;
 

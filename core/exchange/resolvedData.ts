@@ -1,4 +1,4 @@
-/** Where everything stands, as the command line prints it (model.md section 4). */
+/** Where everything is, as the command line prints it (model.md section 4). */
 import type { Resolved, ResolvedControl } from "../engine/placement/resolve";
 
 type Printed = Omit<Resolved, "controls"> & { readonly controls: readonly Omit<ResolvedControl, "sharing">[] };

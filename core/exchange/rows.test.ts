@@ -9,7 +9,7 @@ const text = fc.string({ maxLength: 12, unit: sign });
 test("no cell of a file begins a formula, and each comes back as it was", () => {
   fc.assert(
     fc.property(fc.array(fc.tuple(text, text), { minLength: 1, maxLength: 4 }), (cells) => {
-      // A row in which nothing stands is no row.
+      // A row in which nothing is is no row.
       const rows = cells.map(([a, b]) => [a, `x${b}`]);
       const csv = writeRows(["one", "two"], rows);
       for (const row of Papa.parse<string[]>(csv, { delimiter: "," }).data)

@@ -13,7 +13,7 @@ const HIDDEN = /^'(?='*[=+\-@\t\r\n\u2212\uff1d\uff0b\uff0d\uff20|%])/;
 type Cell = string | number;
 const harmless = (cell: Cell): Cell => (FORMULA.test(String(cell)) ? `'${cell}` : cell);
 
-/** Rows as CSV (RFC 4180), a heading first. What a spreadsheet of another country would cut at a semicolon or a tab stands in quotation marks. */
+/** Rows as CSV (RFC 4180), a heading first. What a spreadsheet of another country would cut at a semicolon or a tab is in quotation marks. */
 export function writeRows(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
   const quotes = (cell: unknown) => /[;\t\r\n]/.test(String(cell));
   return `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map(harmless)) }, { newline: "\n", quotes })}\n`;
@@ -21,17 +21,17 @@ export function writeRows(columns: readonly string[], rows: readonly (readonly C
 
 /** A row of a table: its cells by their columns, as they were before they were written; an absent one is empty. */
 export interface TableRow {
-  /** Where it stands, as a spreadsheet counts: the first row below the heading is 2. */
+  /** Where it is, as a spreadsheet counts: the first row below the heading is 2. */
   readonly place: string;
   readonly has: (column: string) => boolean;
   readonly cell: (column: string) => string;
 }
 
-/** What is wrong with the place of a problem in a list, told by rows: the first item of the list stands in row 2. */
+/** What is wrong with the place of a problem in a list, told by rows: the first item of the list is in row 2. */
 export const byRow = (problems: readonly Problem[]): readonly Problem[] =>
   problems.map((p) => ({ ...p, path: p.path.replace(/^\[(\d+)\]\.?/, (_, n: string) => `row ${Number(n) + 2}, `) }));
 
-/** What stands between the cells, by the heading: spreadsheets of some countries write semicolons. */
+/** What is between the cells, by the heading: spreadsheets of some countries write semicolons. */
 function delimiterOf(text: string): string {
   const heading = /^\s*([^\r\n]*)/.exec(text)![1];
   return heading.includes(",") ? "," : heading.includes(";") ? ";" : heading.includes("\t") ? "\t" : ",";

@@ -1,4 +1,4 @@
-/** What files are that somebody brings, by their names and what stands in them: layouts, takes, a backup, rectangles, game art. Zips are opened. */
+/** What files are that somebody brings, by their names and what is in them: layouts, takes, a backup, rectangles, game art. Zips are opened. */
 import type { Box } from "../engine/geometry/point";
 import { problemText, refused } from "../engine/result";
 import { readJson } from "../format/parseJson";
@@ -44,20 +44,20 @@ export interface SortedFiles {
   readonly refused: readonly string[];
 }
 
-/** How far it is: so many files of those known so far. */
+/** How far it is: this many files of those known so far. */
 export interface FileProgress {
   readonly done: number;
   readonly of: number;
 }
 
-/** A zip of others holds at most so many files that are looked at, of at most so many bytes together. */
+/** A zip of others holds at most this many files that are looked at, of at most this many bytes together. */
 const MOST_FILES = 1000;
 const MOST_ZIP_BYTES = 64 * 1024 * 1024;
 /** Tables and drawings larger than this are not read, letters. */
 const MOST_TABLE_LETTERS = 4 * 1024 * 1024;
 /** Files of ours say their format at their beginning. */
 const FORMAT_WITHIN = 2000;
-/** What of ours is a table, or tells rectangles, and is no layout. */
+/** What of ours is a table, or reports rectangles, and is no layout. */
 const TABLES: readonly string[] = ["nodulum-table", "nodulum-picture-sheet"];
 const PIXELS: readonly string[] = ["png", "webp"];
 const TEXTS: readonly string[] = ["json", "csv", "tsv", "svg", "txt"];
@@ -90,7 +90,7 @@ export async function* sortFiles(chosen: readonly NamedFile[], isArt: boolean): 
   return into;
 }
 
-/** The files of a zip, one by one; a backup stands by itself. */
+/** The files of a zip, one by one; a backup is by itself. */
 async function* filesOfZip(file: NamedFile, into: Sorting): AsyncGenerator<NamedFile> {
   if (file.size > MOST_ZIP_BYTES * 4) return void into.refused.push(`“${file.name}”: the zip is too large; import its files one by one`);
   const bytes = await file.bytes();
@@ -133,7 +133,7 @@ async function sortText(file: NamedFile, hasArt: boolean, into: Sorting): Promis
   }
 }
 
-/** Where the names of a JSON file say that it tells the rectangles of a picture sheet. */
+/** Where the names of a JSON file say that it reports the rectangles of a picture sheet. */
 function piecesOf(name: string, text: string): readonly SheetPiece[] | null {
   const tables = readTables(name, text);
   if (!tables.ok) return null;

@@ -6,8 +6,8 @@ import type { FieldChange } from "../versions/fieldChanges";
 import type { LogRecord } from "../versions/log";
 
 /**
- * One kept layout. `text`: its stored form, in which pictures are told by their digests, or the whole text of a file. Times are ms since
- * 1970; `deletedAt` null: it stands in the list. `revision`: how many records have ever been written to its log.
+ * One kept layout. `text`: its stored form, in which pictures are reported by their digests, or the whole text of a file. Times are ms since
+ * 1970; `deletedAt` null: it is in the list. `revision`: how many records have ever been written to its log.
  */
 export interface KeptLayout {
   readonly id: string;
@@ -98,7 +98,7 @@ export function readableLog(values: readonly unknown[]): readonly LogRecord[] {
 /** Where in a layout the data of pictures stand. */
 const holdsPictures = ({ path: [list] }: FieldChange) => list === "pictures" || list === "workbench";
 
-/** Changes in which something stands in place of the data of pictures: their digests on the way in, the data again on the way out. */
+/** Changes in which something is in place of the data of pictures: their digests on the way in, the data again on the way out. */
 export function withPictureData(changes: readonly FieldChange[], instead: (data: string) => string): readonly FieldChange[] {
   const within = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(within);

@@ -1,5 +1,5 @@
 /**
- * Rectangles out of an SVG that was drawn elsewhere: rect, circle, ellipse and image, with the transforms of all they stand in (SVG 1.1,
+ * Rectangles out of an SVG that was drawn elsewhere: rect, circle, ellipse and image, with the transforms of all they are in (SVG 1.1,
  * chapter 7). What else is drawn, and what only serves to draw other things, is passed over. Nothing is shown and nothing of it runs.
  */
 import { readXml, type XmlElement } from "../format/pictures/xml";
@@ -16,7 +16,7 @@ export interface DrawnSheet {
   readonly width: number;
   readonly height: number;
   readonly rectangles: readonly DrawnRectangle[];
-  /** What was passed over because it has no place that can be told, by name. */
+  /** What was passed over because it has no place that can be reported, by name. */
   readonly passedOver: readonly string[];
 }
 
@@ -136,7 +136,7 @@ function shapeOf(element: XmlElement, { w, h }: Size): { readonly box: Box; read
 /** What only serves to draw other things. */
 const SERVES = new Set(["defs", "clipPath", "mask", "pattern", "symbol", "marker", "filter", "linearGradient", "radialGradient", "metadata", "style"]);
 
-/** What a shape is called: by its title, its label or its id, else by the nearest thing it stands in that has one. */
+/** What a shape is called: by its title, its label or its id, else by the nearest thing it is in that has one. */
 function nameOf(element: XmlElement): string | null {
   const of = attributesOf(element);
   const title = element.children.find((child) => plain(child.name) === "title")?.text.trim();

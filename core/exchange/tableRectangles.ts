@@ -21,7 +21,7 @@ export interface FoundTable {
   readonly direction?: YDirection;
 }
 
-/** A table has at most so many rows: more controls than a layout may have come from no drawing. */
+/** A table has at most this many rows: more controls than a layout may have come from no drawing. */
 const MOST_ROWS = 5000;
 const MOST_COLUMNS = 200;
 
@@ -74,7 +74,7 @@ function look(value: unknown, path: string, found: FoundTable[]): void {
   }
 }
 
-/** A list of things as a table: what stands in a thing within it has a column `outer.inner`. */
+/** A list of things as a table: what is in a thing within it has a column `outer.inner`. */
 function tableOf(path: string, things: readonly Readonly<Record<string, unknown>>[]): FoundTable {
   const flat = things.map((thing) => new Map(cellsOfThing(thing, "")));
   const columns = [...new Set(flat.flatMap((cells) => [...cells.keys()]))];
@@ -94,7 +94,7 @@ export type RectangleField = (typeof FIELDS)[number];
 /** Without one of these there is no rectangle. */
 export const NEEDED: readonly RectangleField[] = ["name", "x", "y", "w", "h"];
 
-/** How a table is read: which column each field stands in (null: in none), and in which units and directions. */
+/** How a table is read: which column each field is in (null: in none), and in which units and directions. */
 export interface TableMatch {
   readonly columns: Readonly<Record<RectangleField, string | null>>;
   readonly unit: TableUnit;
@@ -181,7 +181,7 @@ export function tableRectangles(table: FoundTable, match: TableMatch, screen: Sc
   return rectangles.length > 0 ? ok(rectangles) : refused("", "no rows match; choose another filter");
 }
 
-/** A box in px of the screen, y down, from its figures as the table tells them. */
+/** A box in px of the screen, y down, from its figures as the table reports them. */
 function onScreen([x, y, w, h]: readonly number[], { unit, direction, of }: TableMatch, screen: Screen) {
   const { widthPx, heightPx } = screen;
   const mm = pxPerMm(screen);

@@ -19,7 +19,7 @@ const within = ({ least, most, words }: Limit & { readonly least: number }) => z
 const inset = within(SCREENS.insetPx);
 const sides = z.strictObject({ left: inset, top: inset, right: inset, bottom: inset });
 const cutout = z.strictObject({ x: within(SCREENS.cutoutPx), y: within(SCREENS.cutoutPx), w: inset, h: inset });
-/** A screen with every field written: a take stands for itself. */
+/** A screen with every field written: a take represents itself. */
 const wholeScreen = z.strictObject({
   name: lineOf(TEXTS.screenName),
   widthPx: within(SCREENS.sidePx),
@@ -103,7 +103,7 @@ function framesIn(value: unknown): Result<TickOutput[] | null> {
   return ok(value as TickOutput[]);
 }
 
-/** The text of a take's file: its keys in order, each event and each frame on a line of its own. */
+/** The text of a take's file: its keys in order, each event and each frame on its own line. */
 export function writeTake(take: Take): string {
   const { widthPx, heightPx, ppi, insets, cornerPx, cutouts, edges } = take.screen;
   const screen = { name: take.screen.name, widthPx, heightPx, ppi, insets, cornerPx, cutouts, edges };

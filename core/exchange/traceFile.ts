@@ -69,7 +69,7 @@ function strangerIn(event: InputEvent, layout: Layout): string | null {
   return null;
 }
 
-/** Reads a trace line by line as it comes, to be played on a layout: what it names must stand there. */
+/** Reads a trace line by line as it comes, to be played on a layout: what it names must be there. */
 export interface TraceReader {
   /** The next line, in order; null for an empty one, which is passed over. */
   line(text: string): Result<InputEvent | null>;

@@ -10,7 +10,7 @@ import { readActionList, type ListedAction } from "./actionList";
 
 const KIND = /^(.+?)\s*(?:[:=\t(]\s*|\s)(press|axis|vector|motion)\)?$/i;
 
-/** The actions that a text tells, each once, in order; kinds that are not told are guessed from the words. Refused where a list of ours does not read. */
+/** The actions that a text reports, each once, in order; kinds that are not told are guessed from the words. Refused where a list of ours does not read. */
 export function readWordList(text: string): Result<readonly ListedAction[]> {
   const bare = text.trim();
   if (/^[[{]/.test(bare) || /^name\s*[,;\t]/i.test(bare)) return readActionList(bare);

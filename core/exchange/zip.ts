@@ -7,13 +7,13 @@ import { refused, type Result } from "../engine/result";
 
 /** A zip as it comes in: its files are unpacked one by one as they are asked for. */
 export interface Zip {
-  /** The files in it by their names, folders left out. */
+  /** The files in it by their names, folders omitted. */
   readonly names: readonly string[];
   /** The bytes of a file; null where there is none, it is damaged, or it unpacks to more than `mostBytes`. */
   bytesOf(name: string, mostBytes: number): Uint8Array | null;
 }
 
-/** Where a file stands in a zip. */
+/** Where a file is in a zip. */
 interface Entry {
   readonly method: number;
   readonly packedBytes: number;
@@ -22,13 +22,13 @@ interface Entry {
 
 const END = 0x06054b50;
 const END_BYTES = 22;
-/** The longest comment that may stand behind the end. */
+/** The longest comment that may be behind the end. */
 const COMMENT_BYTES = 0xffff;
 const DIRECTORY_ENTRY = 0x02014b50;
 const DIRECTORY_ENTRY_BYTES = 46;
 const FILE_HEADER = 0x04034b50;
 const FILE_HEADER_BYTES = 30;
-/** A size or place that stands elsewhere, in the fields of Zip64. */
+/** A size or place that is elsewhere, in the fields of Zip64. */
 const ELSEWHERE = 0xffffffff;
 const STORED = 0;
 const DEFLATED = 8;
@@ -71,7 +71,7 @@ function directoryOf(bytes: Uint8Array): ReadonlyMap<string, Entry> | string {
   return entries;
 }
 
-/** Where the record stands that ends a zip, behind which only a comment may follow. */
+/** Where the record is that ends a zip, behind which only a comment may follow. */
 function endOf(view: DataView): number | null {
   const last = view.byteLength - END_BYTES;
   for (let at = last; at >= Math.max(0, last - COMMENT_BYTES); at -= 1) if (view.getUint32(at, true) === END) return at;

@@ -4,7 +4,7 @@ import { digestOfText } from "./digest";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
 
-/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is told to belong to a layout. @internal exported for its test */
+/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is reported to belong to a layout. @internal exported for its test */
 export function digestOf(layout: Layout): string {
   return digestOfText(writeLayout(layout));
 }
@@ -17,7 +17,7 @@ export function compile(layout: Layout): string {
   return JSON.stringify(inOrder({ ...layout, format: PLAYED_FORMAT, version: PLAYED_VERSION, digest: digestOf(layout) }, PLAYED));
 }
 
-/** A value with its keys in the order of a rule; what the rule does not name is left out. */
+/** A value with its keys in the order of a rule; what the rule does not name is omitted. */
 function inOrder(value: unknown, rule: Rule): unknown {
   if (value === undefined || value === null) return null;
   switch (rule.is) {

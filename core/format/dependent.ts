@@ -1,5 +1,5 @@
 /**
- * The defaults that depend on another field, filled in at the door and left out again when written:
+ * The defaults that depend on another field, filled in at the door and omitted again when written:
  * the orientation (as the reference), the moments of a control, action or zone (all), a button's slideOut
  * (release with slideIn, else keep), the shape of an overridden hit area (by the control's kind).
  */
@@ -54,7 +54,7 @@ type FileItem<List extends "actions" | "controls" | "keepClear" | "arrangements"
 
 const momentsOf = (moments: readonly string[], all: Layout["moments"]) => (isEveryMoment(moments, all) ? undefined : [...moments]);
 
-/** An action as the file has it: its moments left out where it is wanted in every one. */
+/** An action as the file has it: its moments omitted where it is wanted in every one. */
 export function plainAction(action: Action, moments: Layout["moments"]): FileItem<"actions"> {
   return { ...action, moments: momentsOf(action.moments, moments) };
 }
@@ -72,7 +72,7 @@ export function plainZone(zone: KeepClear, moments: Layout["moments"]): FileItem
   return { ...zone, moments: momentsOf(zone.moments, moments) };
 }
 
-/** An arrangement as the file has it. `kindOf` tells a control's kind; undefined where no control has the id. */
+/** An arrangement as the file has it. `kindOf` reports a control's kind; undefined where no control has the id. */
 export function plainArrangement(arrangement: Arrangement, kindOf: (id: string) => ControlKind | undefined): FileItem<"arrangements"> {
   return {
     ...arrangement,

@@ -24,7 +24,7 @@ const file = (more: File = {}): File => ({
 const keyed = (count: number, value: unknown, key = (i: number) => `k${i}`) => Object.fromEntries(times(count, (i) => [key(i), value]));
 const png = pngOf(8, 8);
 
-/** Lists that are read apart from a layout: so many of what they hold, read. */
+/** Lists that are read apart from a layout: this many of what they hold, read. */
 const ELSEWHERE = {
   screens: (n: number) => readScreens(JSON.stringify(times(n, () => ({ widthPx: 1000, heightPx: 500, ppi: 254 })))),
   backupLayouts: (n: number) => readContents(contents({ layouts: times(n, () => ({ id: "l", name: "", savedAt: 1, deletedAt: null, file: "f" })) })),
@@ -40,7 +40,7 @@ test.each(Object.keys(ELSEWHERE) as (keyof typeof ELSEWHERE)[])("%s, in a file o
   expect(told(ELSEWHERE[key](most + 1))).toContain(words);
 });
 
-/** A layout file that holds so many of what a limit counts. */
+/** A layout file that holds this many of what a limit counts. */
 const LISTED: Readonly<Record<Exclude<keyof typeof LISTS, keyof typeof ELSEWHERE>, (n: number) => File>> = {
   actions: (n) => ({ actions: times(n, (i) => ({ name: `a${i}`, kind: "press" })) }),
   moments: (n) => ({ moments: times(n, (i) => ({ id: `m${i}`, name: "m" })) }),
@@ -222,7 +222,7 @@ test("an SVG's filters: as many steps as may be are shown, one more is refused; 
   const read = (steps: string, uses: number) =>
     told(parseLayout(picture(svgOf(`<filter id="f">${steps}</filter>${'<g filter="url(#f)"/>'.repeat(uses)}`), "image/svg+xml")));
   const { svgFilterSteps, svgOctaves } = PICTURES;
-  // The filter itself stands there once as well.
+  // The filter itself is there once as well.
   expect(read("<feOffset/>", svgFilterSteps.most - 1)).toBe("");
   expect(read("<feOffset/>", svgFilterSteps.most)).toContain(svgFilterSteps.words);
   expect(read('<feTurbulence numOctaves="8"/>', 3)).toBe("");

@@ -1,6 +1,6 @@
 /**
  * What may come in at most, in one table: every list, every text, every size, each with the words in which the door refuses more. A file of
- * a few KB must not cost minutes or gigabytes, so what is over a limit is told before anything of it is looked at.
+ * a few KB must not cost minutes or gigabytes, so what is over a limit is reported before anything of it is looked at.
  *
  * The played file has the same limits where it has the same lists (docs/PLAYED.md), so that what is taken here can be compiled and played.
  */
@@ -66,7 +66,7 @@ export const LISTS = {
   backupLayouts: count(10_000, "a backup", "layouts"),
   backupStates: count(100_000, "a backup", "named states"),
   backupTakes: count(100_000, "a backup", "takes"),
-  /** Screens of a list of their own, as it is read from a file. */
+  /** Screens of a their own list, as it is read from a file. */
   screens: count(1000, "a list", "screens"),
 } as const satisfies Readonly<Record<string, Limit>>;
 
@@ -112,12 +112,12 @@ export const PICTURES = {
   allArea: pixels(8192 * 4096, "the pictures of a layout hold, all together,"),
   /** What is used again counts each time. */
   svgElements: count(20_000, "an SVG", "elements, what is used again counted each time"),
-  /** How deep uses, masks, patterns and filters may stand in one another. */
+  /** How deep uses, masks, patterns and filters may be in one another. */
   svgNesting: { most: 3, words: "uses, masks, patterns and filters may be nested at most 3 deep" },
   /** Each step of a filter goes over the whole drawing; the slow ones over and over. */
   svgFilterSteps: count(32, "an SVG", "steps of filters at work, counted with each use; turbulence, lighting and the like count 8, morphology 16"),
   svgOctaves: { least: 0, most: 8, words: "turbulence may have at most 8 octaves" },
-  /** Each of them is a picture of its own to be drawn. */
+  /** Each of them is its own picture to be drawn. */
   svgLayers: count(200, "an SVG", "masks, patterns and filters at work, what is used again counted each time"),
 } as const satisfies Readonly<Record<string, Limit>>;
 

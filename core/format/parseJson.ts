@@ -5,7 +5,7 @@ import { FILES } from "./limits";
 /** A text with a byte order mark less; a second one is a fault of the JSON. */
 export const withoutByteOrderMark = (text: string): string => (text.startsWith("\uFEFF") ? text.slice(1) : text);
 
-/** How deep a JSON text is nested; what stands in strings does not count. Stops at the first place that is deeper than `most`. @internal exported for its test */
+/** How deep a JSON text is nested; what is in strings does not count. Stops at the first place that is deeper than `most`. @internal exported for its test */
 export function isNestedDeeper(text: string, most: number): boolean {
   let depth = 0;
   for (let i = 0; i < text.length; i += 1) {

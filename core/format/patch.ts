@@ -2,7 +2,7 @@
  * What turns one version of a layout into another, as plain data: it can be kept, sent to a worker, undone.
  *
  * Versions share what did not change, so a patch is found by identity alone: a key that holds the same object is not looked into.
- * Of a list only the items that are new are in the patch; the others are told by their place in the version before, so that whoever
+ * Of a list only the items that are new are in the patch; the others are reported by their place in the version before, so that whoever
  * applies it keeps the very objects it has.
  */
 import { ownEntry } from "../engine/playerChanges";
@@ -13,7 +13,7 @@ type Item = number | { readonly value: unknown };
 
 /**
  * absent: the key is gone · whole: another value · keys: some keys of an object have changed · list: the first `head` and the last
- * `tail` items stay, and `middle` stands between them.
+ * `tail` items stay, and `middle` is between them.
  */
 export type Change =
   | { readonly kind: "absent" }

@@ -1,6 +1,6 @@
 /**
  * The door: a plain value and a schema in, what the schema reads or the problems out. First it is measured: lists that are too long, objects
- * with keys by the thousand, texts that are no text are told before any of what they hold is looked at, so that the work is bounded by the
+ * with keys by the thousand, texts that are no text are reported before any of what they hold is looked at, so that the work is bounded by the
  * limits (limits.ts) and not by whoever made the value. Then the schema reads it.
  */
 import { z } from "zod";
@@ -40,14 +40,14 @@ function pathText(path: readonly PropertyKey[]): string {
 const cut = (text: string) =>
   text.length <= FILES.problemLetters.most ? text : `${text.slice(0, FILES.problemLetters.most - 1).replace(/[\ud800-\udbff]$/, "")}…`;
 
-/** Problems as they may be told: at most 50, the last of which counts what is left out, each of at most 200 characters. */
+/** Problems as they may be reported: at most 50, the last of which counts what is omitted, each of at most 200 characters. */
 export function problemsToTell(problems: readonly Problem[], count = problems.length): readonly Problem[] {
   const most = FILES.problems.most;
   const told = problems.slice(0, count > most ? most - 1 : most).map((p) => ({ path: cut(p.path), message: cut(p.message) }));
   return count > most ? [...told, { path: "", message: `and ${count - most + 1} ${FILES.problems.words}` }] : told;
 }
 
-/** What a schema without words of its own says of a wrong type, in words that a sentence can end with. */
+/** What a schema without its own words says of a wrong type, in words that a sentence can end with. */
 const TYPE_WORDS = new Map([
   ["object", "an object"],
   ["record", "an object"],
@@ -76,13 +76,13 @@ export function readThrough<S extends z.ZodType>(schema: S, value: unknown): Res
   const read = schema._zod.run({ value, issues: [] }, context);
   if (read instanceof Promise) throw new Error("a schema waits for something; none may");
   if (read.issues.length === 0) return ok(read.value as z.output<S>);
-  // Only as many as are told are put into words: a file may have a hundred thousand.
+  // Only as many as are reported are put into words: a file may have a hundred thousand.
   const issues = read.issues.slice(0, FILES.problems.most).map((issue) => z.core.util.finalizeIssue(issue, context, z.core.config()));
   return { ok: false, problems: problemsToTell(issues.map(problemOf), read.issues.length) };
 }
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> => typeof value === "object" && value !== null && !Array.isArray(value);
-/** An object with so many keys more than its schema knows is not read key by key. */
+/** An object with this many keys more than its schema knows is not read key by key. */
 const SPARE_KEYS = 64;
 
 /** Tells what of a value is too large, or no text, for its schema. Nothing within something too large is looked at. */

@@ -1,5 +1,5 @@
 /**
- * Layouts as they are stored: the text of the file in which every picture is told by the digest of its data, and the pictures apart,
+ * Layouts as they are stored: the text of the file in which every picture is reported by the digest of its data, and the pictures apart,
  * each once. A picture of a megabyte is not written again because a button has moved.
  */
 import type { Problem, Result } from "../engine/result";
@@ -8,9 +8,9 @@ import { backdropData } from "./schema/file";
 import { parseLayout, readLayout } from "./parse";
 import type { Layout } from "./types";
 
-/** What stands in place of a picture's data; no base64 text begins so. */
+/** What is in place of a picture's data; no base64 text begins so. */
 const REFERENCE = "sha256:";
-/** The text that stands for the data of this digest. */
+/** The text that represents the data of this digest. */
 export const pictureReference = (digest: string): string => `${REFERENCE}${digest}`;
 
 /** The data (base64) of every picture of a layout, those of its controls and its backdrops. */
@@ -42,13 +42,13 @@ export function wholeText(text: string, dataOf: DataOf): string {
   return value.ok ? `${JSON.stringify(withData(value.value, "", dataOf, []), null, 2)}\n` : text;
 }
 
-/** A transparent PNG of one pixel: what stands in place of a picture that is lost. */
+/** A transparent PNG of one pixel: what is in place of a picture that is lost. */
 const EMPTY_PNG = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==";
 
 /** A stored text as the text of a file that can be read, with empty pictures in place of those that are not there. What is no JSON stays as it is. */
 export const textWithoutMissing = (text: string, dataOf: DataOf): string => wholeText(text, (digest) => dataOf(digest) ?? EMPTY_PNG);
 
-/** A value in which the data of pictures stand in place of what refers to them. */
+/** A value in which the data of pictures are in place of what refers to them. */
 function withData(value: unknown, path: string, dataOf: DataOf, missing: Problem[]): unknown {
   if (Array.isArray(value)) return value.map((item, i) => withData(item, `${path}[${i}]`, dataOf, missing));
   if (typeof value !== "object" || value === null) return value;

@@ -1,6 +1,6 @@
 /**
- * Canonical writing: the same layout always gives the same bytes. Keys stand in the schema's order, whatever
- * equals its default is left out, and the text is indented by two, with what is short on one line.
+ * Canonical writing: the same layout always gives the same bytes. Keys are in the schema's order, whatever
+ * equals its default is omitted, and the text is indented by two, with what is short on one line.
  */
 import type { z } from "zod";
 import { plainAction, plainArrangement, plainControl, plainOrientation, plainZone } from "./dependent";
@@ -28,7 +28,7 @@ export interface TextKeeper {
 }
 const MAKE_ANEW: TextKeeper = { text: (_part, _of, make) => make() };
 
-/** The layout as a plain value with defaults left out, keys in the schema's order. */
+/** The layout as a plain value with defaults omitted, keys in the schema's order. */
 export function plainLayout(layout: Layout): unknown {
   return JSON.parse(writeLayout(layout));
 }
@@ -42,7 +42,7 @@ export function writeLayout(layout: Layout, keeper: TextKeeper = MAKE_ANEW): str
   return `{\n${lines.join(",\n")}\n}\n`;
 }
 
-/** The text of what stands under a key; empty where it is not there or equals its default. */
+/** The text of what is under a key; empty where it is not there or equals its default. */
 function keyText(layout: Layout, key: keyof Layout, field: AnySchema, keeper: TextKeeper): string {
   const value = key === "orientation" ? plainOrientation(layout) : layout[key];
   if (value === undefined) return "";
@@ -65,7 +65,7 @@ function keyText(layout: Layout, key: keyof Layout, field: AnySchema, keeper: Te
 
 const NO_KINDS: ReadonlyMap<string, ControlKind> = new Map();
 
-/** The kinds of the controls whose hit area an arrangement changes: on them the shape depends that is left out. */
+/** The kinds of the controls whose hit area an arrangement changes: on them the shape depends that is omitted. */
 function hitKinds({ overrides }: Arrangement, kinds: ReadonlyMap<string, ControlKind>): string {
   return Object.keys(overrides)
     .filter((id) => overrides[id].hit !== undefined)
@@ -73,7 +73,7 @@ function hitKinds({ overrides }: Arrangement, kinds: ReadonlyMap<string, Control
     .join();
 }
 
-/** An item of a list as the file has it, before defaults are left out. */
+/** An item of a list as the file has it, before defaults are omitted. */
 function plainItem(key: keyof Layout, item: object, moments: Layout["moments"], kinds: ReadonlyMap<string, ControlKind>): object {
   switch (key) {
     case "actions":

@@ -1,4 +1,4 @@
-/** What has to be set by hand in the game's own project besides the controls, to be ticked off. */
+/** What has to be set by hand in the game's own project in addition to the controls, to be ticked off. */
 import type { Layout } from "../format/types";
 
 export interface ChecklistItem {

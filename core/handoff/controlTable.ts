@@ -37,7 +37,7 @@ export interface TableScreen {
   readonly controls: readonly TableControl[];
 }
 
-/** A figure to a millionth: what comes back in stands where it stood. */
+/** A figure to a millionth: what comes back in is where it stood. */
 const exact = (value: number): number => Math.round(value * 1e6) / 1e6 + 0;
 
 function byUnit(box: Box, { screen }: Resolved, direction: YDirection): BoxByUnit {
@@ -48,7 +48,7 @@ function byUnit(box: Box, { screen }: Resolved, direction: YDirection): BoxByUni
   return { px: each(1, 1), mm: each(mm, mm), fractions: each(widthPx, heightPx) };
 }
 
-/** The table, screen by screen; hidden controls are left out. */
+/** The table, screen by screen; hidden controls are omitted. */
 export function controlTable(layout: Layout, { screens, playerView, direction }: TableOptions): readonly TableScreen[] {
   const known = byId(layout.controls);
   return screens.map((screen) => {

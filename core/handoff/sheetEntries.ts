@@ -10,7 +10,7 @@ import { lookRows, servesRows } from "./sheetLook";
 import { drawn, placeRows, touchRows, type DesignPlaces } from "./sheetPlace";
 import { momentNameById, number, row, type SheetRow } from "./sheetRow";
 
-/** A control, cluster or zone with its rows; under an arrangement where it stands elsewhere there. */
+/** A control, cluster or zone with its rows; under an arrangement where it is elsewhere there. */
 export interface SheetEntry {
   readonly id: string;
   readonly name: string;
@@ -19,7 +19,7 @@ export interface SheetEntry {
   readonly rows: readonly SheetRow[];
 }
 
-/** All entries: controls in file order, then clusters and zones, then what stands elsewhere in each arrangement. */
+/** All entries: controls in file order, then clusters and zones, then what is elsewhere in each arrangement. */
 export function sheetEntries(layout: Layout): readonly SheetEntry[] {
   const base = drawn(layout, null);
   const own = [

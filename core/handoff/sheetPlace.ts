@@ -1,4 +1,4 @@
-/** Where something stands and where it takes touches, as rows of the sheet: worked out as drawn, where a px is a unit. */
+/** Where something is and where it takes touches, as rows of the sheet: computed as drawn, where a px is a unit. */
 import { drawnFor } from "../versions/compare";
 import { nameById } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
@@ -8,7 +8,7 @@ import { framesOf } from "../engine/placement/screen";
 import type { Arrangement, Control, Frame, Layout, Placement } from "../format/types";
 import { number, pair, row, units, type SheetRow } from "./sheetRow";
 
-/** Where things stand as drawn: on a screen with as many px as the reference has units, so that a px is a unit. */
+/** Where things are as drawn: on a screen with as many px as the reference has units, so that a px is a unit. */
 export interface DesignPlaces {
   readonly layout: Layout;
   readonly resolved: Resolved;
@@ -31,7 +31,7 @@ function frameBox(frame: Frame, { layout, resolved }: DesignPlaces): Box {
 /** A fraction down as one up. */
 const turned = (fraction: number): number => 1 - fraction;
 
-/** Where something stands: `box` is where it came to. */
+/** Where something is: `box` is where it came to. */
 export function placeRows(placement: Placement, box: Box, on: DesignPlaces): SheetRow[] {
   const frame = frameBox(placement.frame, on);
   const size = row("place", "size", `${units(box.w)} × ${units(box.h)}`, placement.kind === "pin" ? placement.size.join(" × ") : "");

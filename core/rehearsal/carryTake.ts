@@ -1,6 +1,6 @@
 /**
  * A take played on another layout, screen or hand: each touch moves with the control it began on, so that a thumb that pushed a stick pushes
- * it where it stands now; other touches keep their parts of the safe frame. What a take gives exactly is told by its own layout alone.
+ * it where it is now; other touches keep their parts of the safe frame. What a take gives exactly is reported by its own layout alone.
  */
 import type { InputEvent, TouchInput } from "../engine/input/events";
 import { applyEvent } from "../engine/input/advance";
@@ -42,12 +42,12 @@ function startControls(take: Take, stage: TakeStage): ReadonlyMap<number, string
 
 const isTouch = (event: InputEvent): event is TouchInput => "x" in event && "id" in event;
 
-/** Carries the events of a take: each for the aim of its moment, in the order in which they stand in the take. Null: the aim's layout lacks what it names. */
+/** Carries the events of a take: each for the aim of its moment, in the order in which they are in the take. Null: the aim's layout lacks what it names. */
 export type Carry = (event: InputEvent, index: number, aim: TakeTarget) => InputEvent | null;
 
 /**
  * What carries the events of a take. `from`: the layout it was played on (or, where that is not at hand, the nearest there is); refused where
- * the take cannot be played on it. The control that a touch began on is found once; where it stands is asked of the aim at every event.
+ * the take cannot be played on it. The control that a touch began on is found once; where it is is asked of the aim at every event.
  */
 export function createCarry(take: Take, from: Layout): Result<Carry> {
   const stage = stageOf(take, from);

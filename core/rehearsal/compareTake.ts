@@ -38,7 +38,7 @@ export interface TakeDifference {
   readonly ticks: { readonly a: number; readonly b: number };
 }
 
-/** A line has so many points at most: more than a chart has pixels is no help. */
+/** A line has this many points at most: more than a chart has pixels is no help. */
 const MOST_POINTS = 400;
 
 /** Compares. Refused where the take cannot be played on one of them. */
@@ -80,7 +80,7 @@ function pointsOf(action: string, { was, is, hz }: Both): readonly PairPoint[] {
     if (value === undefined) return null;
     return typeof value === "object" ? Math.hypot(value[0], value[1]) : Number(value);
   };
-  // Of the ticks of a point the one is told in which the two differ most: what is short is not passed over.
+  // Of the ticks of a point the one is reported in which the two differ most: what is short is not passed over.
   return Array.from({ length: Math.ceil(ticks / every) }, (_, n) => {
     let best = { a: at(was, n * every), b: at(is, n * every) };
     for (let i = n * every; i < Math.min(ticks, (n + 1) * every); i += 1) {

@@ -1,5 +1,5 @@
 /**
- * What a rehearsal tells by itself: things that nobody looks for and that explain why a game feels wrong. Each is told once a subject, at the
+ * What a rehearsal reports by itself: things that nobody looks for and that explain why a game feels wrong. Each is reported once a subject, at the
  * tick at which it was seen first, and how often it was.
  */
 import type { ActionValue, ActionValues } from "../engine/input/events";
@@ -152,7 +152,7 @@ export function createListener(layout: Pick<Layout, "actions" | "together">): Li
   };
 }
 
-/** What is told, as a sentence. `nameOf`: what a control is called. */
+/** What is reported, as a sentence. `nameOf`: what a control is called. */
 export function noticeText({ kind, subjects: [a, b], times }: Notice, nameOf: (control: string) => string): string {
   const often = times === 1 ? "" : `, ${times} times`;
   switch (kind) {

@@ -28,7 +28,7 @@ export function isAtRest({ setup, state }: PlayedState): boolean {
 /** A pad's axis at rest is not quite 0: worn sticks stay this far off. */
 const PAD_REST = 0.1;
 
-/** What a take begins with that is not at rest: what is left out until its next down, and what the game has hidden. */
+/** What a take begins with that is not at rest: what is omitted until its next down, and what the game has hidden. */
 interface Begin {
   readonly tick: number;
   readonly moment: string | null;
@@ -50,7 +50,7 @@ export interface RecordedPart {
 export interface Recorder {
   /** Takes a tick, numbered from 1 without a gap: what came in it, at times from tick 0 on (ms), the state before it and the state after it. */
   tick(tick: number, came: TickInput, played: PlayedState): void;
-  /** Begins to record; what is held is left out until its next down. */
+  /** Begins to record; what is held is omitted until its next down. */
   record(): void;
   readonly isRecording: () => boolean;
   /** Since when it records, ticks. */
@@ -64,7 +64,7 @@ export interface Recorder {
 }
 
 /**
- * So many events are kept to go back to, besides a recording: where something is held, latched or looped without an end there is no quiet tick
+ * So many events are kept to go back to, in addition to a recording: where something is held, latched or looped without an end there is no quiet tick
  * to begin at, and what is kept must not grow. A take of the last seconds then begins at a tick at which something was down, and leaves it out.
  */
 const MOST_KEPT = 30_000;

@@ -28,7 +28,7 @@ const frames = (take: Take, layout = brackwater) => {
 /** Events that the samples know: no moment and no control that they lack. */
 const events = eventsArbitrary.map((all) => all.filter((e) => e.type !== "moment" && e.type !== "control"));
 
-/** Plays events as they come, with a recorder beside: what was seen, tick by tick, and the states. */
+/** Plays events as they come, with a recorder next to: what was seen, tick by tick, and the states. */
 function live(all: readonly InputEvent[], ticks: number, at: (n: number, recorder: Recorder) => void = () => undefined, hz = 60) {
   const { setup } = stage(bareTake(brackwater, [], { hz }));
   const recorder = createRecorder(hz, 30);

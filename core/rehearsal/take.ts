@@ -1,6 +1,6 @@
 /**
  * A take: what hands did, with all that must be known to play it again (section "Takes" of docs/TAKES.md). It begins with nothing held,
- * latches off, nothing eased, no pad and every control on; what was seen while it was recorded is not in it, but can be worked out.
+ * latches off, nothing eased, no pad and every control on; what was seen while it was recorded is not in it, but can be computed.
  */
 import { withArticle } from "../derived/counted";
 import { replaySteps, tickTime, type TickStep, type TickOutput } from "../engine/input/advance";
@@ -34,7 +34,7 @@ export interface Take {
 /** The digest by which a take names its layout: SHA-256 of the text of the layout's file. */
 export const layoutDigest = (layout: Layout): string => digestOfText(layoutText(layout));
 
-/** A layout made ready for a take: where everything stands on its screen, for its hand and size, at its rate. */
+/** A layout made ready for a take: where everything is on its screen, for its hand and size, at its rate. */
 export interface TakeStage {
   readonly layout: Layout;
   readonly resolved: Resolved;

@@ -1,6 +1,6 @@
 /**
  * Plays a take to any tick, forth and back: the state is kept now and then as it goes by, and going back begins at the nearest that was kept.
- * What every action gave is logged as it is played; the touches and what is told are gathered with it.
+ * What every action gave is logged as it is played; the touches and what is reported are gathered with it.
  */
 import { advance, tickTime } from "../engine/input/advance";
 import { TIME_SLACK } from "../engine/geometry/tolerances";
@@ -23,17 +23,17 @@ export interface TakePlayer {
   readonly take: Take;
   /** How many ticks it has. */
   readonly ticks: number;
-  /** All that has been worked out: values tick by tick from its tick 0 on, which is the take's first. */
+  /** All that has been computed: values tick by tick from its tick 0 on, which is the take's first. */
   readonly log: TraceLog;
   readonly marks: () => readonly TouchMark[];
   readonly told: () => readonly Notice[];
-  /** Works on until so many ticks more are known, or the end; true at the end. */
+  /** Works on until this many ticks more are known, or the end; true at the end. */
   work(ticks: number): boolean;
-  /** Goes to a tick, 0 to `ticks`; what is not known yet is worked out on the way. */
+  /** Goes to a tick, 0 to `ticks`; what is not known yet is computed on the way. */
   at(tick: number): TakeTick;
 }
 
-/** A state is kept every so many ticks. */
+/** A state is kept every this many ticks. */
 const KEPT_EVERY = 120;
 
 /** A player at the beginning of a take; the take can be played on the stage (`stageOf`). */

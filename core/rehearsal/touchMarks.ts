@@ -36,7 +36,7 @@ export interface TouchMark {
   readonly took: readonly string[];
 }
 
-/** Where touches are played: what was prepared, where it stands, and which zones take taps. */
+/** Where touches are played: what was prepared, where it is, and which zones take taps. */
 export interface TouchStage {
   readonly setup: InputSetup;
   readonly resolved: Pick<Resolved, "keepClear">;
@@ -61,7 +61,7 @@ export function marksOf(stage: TouchStage, { tick, events, before }: TouchTick):
   for (const event of events) {
     const held = isTouch(event) ? (state.touches.find((t) => t.id === event.id)?.contains.slice() ?? null) : null;
     if (isTouch(event) && event.type === "up" && held) {
-      // What an up at another point slides onto counts as its last move; what it is lifted from is told of the point it was lifted at.
+      // What an up at another point slides onto counts as its last move; what it is lifted from is reported of the point it was lifted at.
       marks.push(markOf(stage, state, { tick, event, kind: "lift", took: held }));
     }
     applyEvent(setup, state, event);

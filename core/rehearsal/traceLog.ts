@@ -75,7 +75,7 @@ export function createTraceLog({ hz, actions, controls, most }: LogShape): Trace
       const number = Math.floor(end / ROWS);
       let block = blocks.get(number);
       if (!block) {
-        // A block that has gone is written anew, so that a long rehearsal makes no rubbish.
+        // A block that has gone is written again, so that a long rehearsal makes no rubbish.
         const gone = [...blocks.keys()].filter((n) => (n + 1) * ROWS <= end - most);
         block = gone.length > 0 ? blocks.get(gone[0])! : new Float32Array(ROWS * width);
         for (const n of gone) blocks.delete(n);

@@ -10,7 +10,7 @@ import { REPORT_PARTS, type ReportPart, type ReportSource } from "./reportSource
 /** The screens that the span chart runs over, unless others are wanted: a phone of 6.1 inches. */
 export const SPAN_SIZE: Omit<AspectRange, "from" | "to"> = { diagonalInches: 6.1, ppi: 420, insetsMm: { left: 4, top: 0, right: 4, bottom: 2 } };
 
-/** What is asked of a report; what is left out is as usual. */
+/** What is asked of a report; what is omitted is as usual. */
 export interface ReportAsked extends Pick<ReportSource, "layout" | "digest" | "date"> {
   readonly screens: readonly Screen[];
   readonly faces?: readonly PlayerCase[];

@@ -1,4 +1,4 @@
-/** What a report tells, worked out screen by screen, so that whoever waits can be told how far it is. */
+/** What a report reports, computed screen by screen, so that whoever waits can be reported how far it is. */
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../checks/aspectIntervals";
 import { checkScreen } from "../checks/check";
 import { plainStill, whyFaintNotJudged } from "../checks/backdrop";
@@ -9,7 +9,7 @@ import { sayNames } from "../checks/say";
 import { missesInMoments, type ScreenMisses } from "../checks/worstMiss";
 import type { Layout, Screen } from "../format/types";
 
-/** One screen as a report tells it: findings and misses, face by face. */
+/** One screen as a report reports it: findings and misses, face by face. */
 export interface ReportedScreen {
   readonly screen: Screen;
   readonly faces: readonly (readonly Finding[])[];

@@ -15,7 +15,7 @@ import type { ReportSource } from "./reportSource";
 import { CONTENT_MM } from "./style";
 import { momentIn, nameIn } from "./reportWords";
 
-/** So many screens stand beside each other in a table of the paper's width. */
+/** So many screens are next to each other in a table of the paper's width. */
 const COLUMNS = 14;
 const SIGN = { blocker: "■", warning: "◆", note: "○" } as const;
 
@@ -83,7 +83,7 @@ export function spansPart({ layout, spans, screens, faces }: ReportSource): stri
   });
   const { left, top, right, bottom } = range.insetsMm;
   const said = `Screens of ${range.diagonalInches} inches and ${range.ppi} ppi, insets ${left}, ${top}, ${right}, ${bottom} mm; width by height along the bottom; the higher a bar, the worse its measure; thin lines: the screens of this report. In brackets the faces it holds for, where not for all: r right, l left hand, with the player's size.`;
-  // A chart longer than a page would be cut through a row: each page has one of its own.
+  // A chart longer than a page would be cut through a row: each page has its own one.
   const pages = Array.from({ length: Math.ceil(lines.length / ROWS_A_PAGE) }, (_, i) => lines.slice(i * ROWS_A_PAGE, (i + 1) * ROWS_A_PAGE));
   const drawn = pages.map((part) =>
     element(
@@ -149,7 +149,7 @@ export function missesPart({ layout, screens, faces }: ReportSource): string {
   );
 }
 
-/** A finding wherever it stands. */
+/** A finding wherever it is. */
 interface Everywhere {
   worst: Finding;
   at: string;

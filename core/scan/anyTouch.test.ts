@@ -53,7 +53,7 @@ test("other mouse buttons that a constant names are no words of the game either"
   expect(standards.map((s) => s.value)).toEqual(["2", "1"]);
 });
 
-/** What each key is read for, by key; null where only the key's own name is left. */
+/** What each key is read for, by key; null where only the key's own name remains. */
 function purposesOf(file: string, source: string) {
   const standards = scanSource(source, familyOf(file)).standards.map((s) => ({ ...s, file }));
   return Object.fromEntries(compareStandards(standards, [] as { name: string }[], () => []).map((f) => [f.end.replace("key ", ""), f.purpose || null]));

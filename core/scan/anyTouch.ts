@@ -81,7 +81,7 @@ const HOW_MANY = /^(?:length|size|count|len|is_?empty|any)$/i;
 const ANY = /^(?:(?:is|was|just|any|has)_?touch(?:ed|es|ing|_?down)?|(?:is|was|any)_?(?:any_?)?touch(?:ed|ing)?)$/i;
 const DECLARES = /^(?:var|let|const|int|uint|auto|val|local|func|function|def|fn|fun|void|bool|boolean|float|size_t|class)$/;
 
-/** Whether a name may say how many touches there are, or whether there is any. Most names are told apart by this. */
+/** Whether a name may say how many touches there are, or whether there is any. Most names are distinguished by this. */
 export const mayBeTouch: (name: string) => boolean = memoized((name) => COUNT.test(name) || HOW_MANY.test(name) || ANY.test(name));
 
 /** The number of touches, or whether there is any: `touchCount > 0`, `event.touches.length`, `input.isTouched()`. */

@@ -1,18 +1,18 @@
 /**
  * What in source asks by a text or a constant: a call it is given to, a list it is a place in, a comparison with it, an arm of a
- * switch, or a table in which it stands beside another.
+ * switch, or a table in which it is next to another.
  */
 import { chainBefore, chainEnd, closing, isSign, matching } from "./chains";
 import type { Piece } from "./sourceConstants";
 import type { Token } from "./lex";
 
 export type ReadShape = "call" | "index" | "compare" | "table" | "members";
-/** What asks, and the tokens of the question (of a call without the rest of its arguments). In a table: which side the piece stands on. */
+/** What asks, and the tokens of the question (of a call without the rest of its arguments). In a table: which side the piece is on. */
 export interface CalleeUse extends Piece {
   readonly callee: string;
   readonly shape: ReadShape;
   readonly side?: "left" | "right" | "list";
-  /** It stands in the head of an arm of a switch, and cannot be written otherwise where it stands. */
+  /** It is in the head of an arm of a switch, and cannot be written otherwise where it is. */
   readonly isArm?: true;
   /** The bracket that opens the arguments of a call, or what something is one of. */
   readonly bracket?: number;
@@ -64,7 +64,7 @@ function among({ tokens, open }: SourcePlace, piece: Piece): CalleeUse | null {
   return chain && { callee: chain.text, shape: "compare", first: chain.from, last: piece.last, bracket };
 }
 
-/** `case JUMP:`, `case JUMP, LEAP ->`, and the arms of a match: what is compared stands at the head of all of them. */
+/** `case JUMP:`, `case JUMP, LEAP ->`, and the arms of a match: what is compared is at the head of all of them. */
 function arm(place: SourcePlace, piece: Piece): CalleeUse | null {
   const { tokens } = place;
   let before = piece.first - 1;
@@ -81,7 +81,7 @@ function arm(place: SourcePlace, piece: Piece): CalleeUse | null {
   return head === null ? null : { callee: head, shape: "compare", isArm: true, first: piece.first, last: piece.last };
 }
 
-/** Whether a piece stands at the start of an arm without a word of its own: `JUMP => …`, on a line of its own or behind another arm. */
+/** Whether a piece is at the start of an arm without its own word: `JUMP => …`, on its own line or behind another arm. */
 function isArmOfMatch({ tokens }: SourcePlace, { first, last }: Piece, before: number): boolean {
   let end = last + 1;
   while (isSign(tokens[end], ",", "|") && end < last + 24) {
@@ -97,13 +97,13 @@ function isArmOfMatch({ tokens }: SourcePlace, { first, last }: Piece, before: n
 /** What a switch, match or when about a place compares. */
 function headOf({ tokens, open }: SourcePlace, i: number): string | null {
   const brace = open[open.length - 1] as number | undefined;
-  // Up to the bracket that is open here; without one (Python) back over what stands before.
+  // Up to the bracket that is open here; without one (Python) back over what is before.
   const from = brace ?? i - 1;
   const limit = brace === undefined ? 3000 : 40;
   for (let k = from; k >= 0 && k > from - limit; k -= 1) {
     const token = tokens[k];
     if (token.kind !== "name" || !/^(?:switch|match|when)$/.test(token.text) || isSign(tokens[k - 1], ".")) continue;
-    // What is compared stands behind the word, or before it (C#).
+    // What is compared is behind the word, or before it (C#).
     if (isSign(tokens[k + 1], "{")) return chainBefore(tokens, k - 1)?.text ?? null;
     let end = k + 1;
     while (isSign(tokens[end], "(")) end += 1;
@@ -135,19 +135,19 @@ const PARTS = [":", "=>", "=", "->"] as const;
 const MAKES =
   /^(?:of|ofentries|entry|mapof|hashmapof|mutablemapof|sortedmapof|enummap|listof|setof|arrayof|arraylist|dict|dictionary|map|hashmap|set|list|new|freeze|object|pair|make_pair|tuple|vec|from|array)$/i;
 
-/** Which side of a table's entry a piece stands on. */
+/** Which side of a table's entry a piece is on. */
 function sideOf({ tokens }: SourcePlace, { first, last }: Piece): "left" | "right" | "list" {
   let [before, after] = [first - 1, last + 1];
   if (isSign(tokens[before], "[") && isSign(tokens[after], "]")) [before, after] = [before - 1, after + 1];
   if (isSign(tokens[after], ...PARTS) || isName(tokens[after], "to")) return "left";
   if (isSign(tokens[before], ...PARTS) || isName(tokens[before], "to")) return "right";
-  // A pair in brackets of its own within a list.
+  // A pair in its own brackets within a list.
   if (isSign(tokens[before], "(", "{", "[") && isSign(tokens[after], ",") && isSign(tokens[before - 1], "(", "{", "[", ",")) return "left";
   if (isSign(tokens[before], ",") && isSign(tokens[after], ")", "}", "]") && isSign(tokens[after + 1], ",", ")", "}", "]")) return "right";
   return "list";
 }
 
-/** What an entry, or one side of it, stands between. */
+/** What an entry, or one side of it, is between. */
 const ENTRY_BEFORE: ReadonlySet<string> = new Set(["{", "[", "(", ",", ":", "=>", "=", "->", "to"]);
 const ENTRY_AFTER: ReadonlySet<string> = new Set(["}", "]", ")", ",", ":", "=>", "=", "->", "to", ";"]);
 
@@ -158,7 +158,7 @@ function entry(place: SourcePlace, piece: Piece): CalleeUse | null {
   const before = tokens[piece.first - 1] as Token | undefined;
   if (!after || !before || !(ENTRY_AFTER.has(after.text) || after.line > tokens[piece.last].line) || !ENTRY_BEFORE.has(before.text)) return null;
   let level = open.length - 1;
-  // `[K_LEFT]: "left"` stands in brackets of its own.
+  // `[K_LEFT]: "left"` is in its own brackets.
   if (isSign(tokens[piece.first - 1], "[") && isSign(tokens[piece.last + 1], "]")) level -= 1;
   const side = sideOf(place, piece);
   for (; level >= 0 && level >= open.length - 5; level -= 1) {
@@ -171,7 +171,7 @@ function entry(place: SourcePlace, piece: Piece): CalleeUse | null {
   return null;
 }
 
-/** The name of the table that a bracket opens: what it is assigned to, or the call it is given to. Null where it has none of its own. */
+/** The name of the table that a bracket opens: what it is assigned to, or the call it is given to. Null where it has its own none. */
 function labelOf(tokens: readonly Token[], bracket: number): string | null {
   const before = tokens[bracket - 1] as Token | undefined;
   if (isSign(before, "=", ":")) return assigned(tokens, bracket - 2);
@@ -185,7 +185,7 @@ function labelOf(tokens: readonly Token[], bracket: number): string | null {
   return isName(tokens[bracket - 1], "else", "try", "do", "finally", "loop") ? null : assignedBefore(tokens, chain.from);
 }
 
-/** What stands to the left of an assignment, its type set aside: `const A: Map<B, C> =`, `C a[] =`, `a.b =`. */
+/** What is to the left of an assignment, its type set aside: `const A: Map<B, C> =`, `C a[] =`, `a.b =`. */
 function assigned(tokens: readonly Token[], end: number): string | null {
   let i = end;
   for (let steps = 0; steps < 24 && i >= 0; steps += 1) {
@@ -196,7 +196,7 @@ function assigned(tokens: readonly Token[], end: number): string | null {
     const token = tokens[i] as Token | undefined;
     if (token?.kind === "name") {
       const chain = chainBefore(tokens, i);
-      // Behind a colon stands a type: the name is before it.
+      // Behind a colon is a type: the name is before it.
       if (chain && isSign(tokens[chain.from - 1], ":") && tokens[chain.from - 2]?.kind === "name") return tokens[chain.from - 2].text;
       return chain?.text ?? null;
     }

@@ -1,4 +1,4 @@
-/** Names in a row, as `game.input.pressed`, and the brackets about them: what every reading of source stands on. */
+/** Names in a row, as `game.input.pressed`, and the brackets about them: what every reading of source is on. */
 import type { Token } from "./lex";
 
 /** Whether a token is one of these signs. */
@@ -31,13 +31,13 @@ export function closing(tokens: readonly Token[], open: number): number | null {
   return null;
 }
 
-/** Names in a row: as text, at most the last three (what stands farther left is where, not what), and the first token of all of them. */
+/** Names in a row: as text, at most the last three (what is farther left is where, not what), and the first token of all of them. */
 export interface NameChain {
   readonly text: string;
   readonly from: number;
 }
 
-/** Whether a token joins two names. A colon or an arrow does only where nothing stands between (`input:pressed`); else it parts. */
+/** Whether a token joins two names. A colon or an arrow does only where nothing is between (`input:pressed`); else it parts. */
 export function joins(tokens: readonly Token[], i: number): boolean {
   const token = tokens[i] as Token | undefined;
   if (token?.kind !== "sign" || !isJoint(token.text)) return false;
@@ -57,7 +57,7 @@ export function chainBefore(tokens: readonly Token[], end: number): NameChain | 
   for (;;) {
     const token = tokens[i];
     if (isSign(token, ")", "]")) {
-      // Something worked out: what is asked for after it is named, it is not.
+      // Something computed: what is asked for after it is named, it is not.
       const open = matching(tokens, i);
       if (open === null || parts.length === 0) return null;
       const before = chainBefore(tokens, open - 1);

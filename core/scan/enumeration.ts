@@ -3,7 +3,7 @@ import type { CalleeUse, SourcePlace } from "./asking";
 import { isSign } from "./chains";
 import type { Family, Token } from "./lex";
 
-/** So many tokens stand between the word `enum` and its brace, at most. */
+/** So many tokens are between the word `enum` and its brace, at most. */
 const HEAD = 14;
 /** A class of Python is looked for so far back, tokens. */
 const FAR = 600;
@@ -12,7 +12,7 @@ const FAR = 600;
 export function enumerationOf(place: SourcePlace, i: number, family: Family): CalleeUse | null {
   const { tokens, open } = place;
   const before = tokens[i - 1] as Token | undefined;
-  // A member begins a line, or follows a bracket, a comma or the word case: nearly every other name is told apart by that.
+  // A member begins a line, or follows a bracket, a comma or the word case: nearly every other name is distinguished by that.
   if (before && before.text !== "{" && before.text !== "," && before.text !== "case" && before.line === tokens[i].line) return null;
   const bracket = open[open.length - 1] as number | undefined;
   const isBlock = bracket !== undefined && isSign(tokens[bracket], "{");
@@ -36,7 +36,7 @@ function enumOf(tokens: readonly Token[], i: number, brace: number): string | nu
   return null;
 }
 
-/** `class Action(Enum):` with `JUMP = 1` on a line of its own. */
+/** `class Action(Enum):` with `JUMP = 1` on its own line. */
 function classOf({ source, tokens, open }: SourcePlace, i: number): string | null {
   const columnOf = (token: Token) => token.at - source.lastIndexOf("\n", token.at - 1);
   if (open.length > 0 || !isSign(tokens[i + 1], "=") || !/^[A-Z]/.test(tokens[i].text) || tokens[i - 1]?.line === tokens[i].line) return null;

@@ -5,7 +5,7 @@ import { differByMeaning } from "../editing/wordMeaning";
 import { partsOfName } from "./keyNames";
 import { isLikelyInput, type ActionRead, type Standard } from "./reads";
 
-/** A read with the file it stands in. */
+/** A read with the file it is in. */
 export interface FileRead extends ActionRead {
   readonly file: string;
 }
@@ -14,7 +14,7 @@ export interface CodePlace {
   readonly file: string;
   readonly line: number;
 }
-/** Reads that are alike, with all their places: what stands in a thousand places is told once. */
+/** Reads that are alike, with all their places: what is in a thousand places is reported once. */
 export interface FoundRead extends Omit<ActionRead, "line"> {
   readonly places: readonly CodePlace[];
 }
@@ -40,7 +40,7 @@ function readsFor(reads: readonly FoundRead[], actions: readonly string[]): Foun
   });
 }
 
-/** A word of the web's standards with the file it stands in. */
+/** A word of the web's standards with the file it is in. */
 export interface FileStandard extends Standard {
   readonly file: string;
 }
@@ -133,19 +133,19 @@ export function rankCallees(reads: readonly FoundRead[], actions: readonly strin
     .sort((a, b) => b.score - a.score || b.count - a.count || (a.callee < b.callee ? -1 : 1));
 }
 
-/** From so many points on a callee most likely reads inputs: a likely name, and a word or two. */
+/** From this many points on a callee most likely reads inputs: a likely name, and a word or two. */
 const LIKELY_SCORE = 8.5;
 /** Those of ranked callees that most likely read inputs: what is ticked for somebody who has said nothing yet. */
 export const likelyCallees = (ranked: readonly Callee[]): string[] => ranked.filter((c) => c.score >= LIKELY_SCORE).map((c) => c.callee);
 
-/** How a word of the game stands to the ledger. */
+/** How a word of the game is to the ledger. */
 export type WordState = "new" | "known" | "gone" | "nearly";
 export interface FoundWord {
   readonly word: string;
   readonly state: WordState;
   /** Of one nearly the same, the action it is near; of one gone, the word of the game it may have become, or null. */
   readonly near: string | null;
-  /** The kind that most of its places look like; null where nothing tells. */
+  /** The kind that most of its places look like; null where nothing reports. */
   readonly kind: ActionKind | null;
   readonly occurrences: readonly CodePlace[];
 }
@@ -180,7 +180,7 @@ export function compareWords(
     };
   });
   const claimed = new Set(found.flatMap((f) => (f.state === "nearly" ? [f.near] : [])));
-  // Before anything is ticked that asks here, nothing tells what the game reads, nor what it reads no longer.
+  // Before anything is ticked that asks here, nothing reports what the game reads, nor what it reads no longer.
   if (words.size > 0) for (const name of unread) if (!claimed.has(name)) found.push({ word: name, state: "gone", near: null, kind: null, occurrences: [] });
   const order: readonly WordState[] = ["nearly", "new", "gone", "known"];
   return found.sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || (a.word < b.word ? -1 : 1));
@@ -188,15 +188,15 @@ export function compareWords(
 
 /** A key, button or axis that the game reads by a web standard, with its places, and the actions here that it gives to. */
 export interface FoundStandard {
-  /** The end of a wire it stands for: `key KeyW`, `mouse 0` (also any touch), `pad button 0`, `pad axis 1`. */
+  /** The end of a wire it represents: `key KeyW`, `mouse 0` (also any touch), `pad button 0`, `pad axis 1`. */
   readonly end: string;
-  /** What most of its places seem to read it for; empty where nothing tells. */
+  /** What most of its places seem to read it for; empty where nothing reports. */
   readonly purpose: string;
   readonly occurrences: readonly CodePlace[];
   readonly actions: readonly string[];
 }
 
-/** The end of a wire that a standard stands for, as bindings name it. */
+/** The end of a wire that a standard represents, as bindings name it. */
 export const standardEnd = ({ sort, value }: Pick<Standard, "sort" | "value">): string => `${END_OF_SORT[sort]} ${value}`;
 const END_OF_SORT: Readonly<Record<Standard["sort"], string>> = {
   key: "key",
@@ -221,7 +221,7 @@ export function compareStandards<A extends { readonly name: string }>(
     else occurrences.set(end, [{ file, line }]);
     if (purpose !== "") purposes.set(end, [...(purposes.get(end) ?? []), standard]);
   }
-  // What several inputs share, each in a way of its own, names none of them.
+  // What several inputs share, each in its own way, names none of them.
   const sharing = new Map<string, Set<string>>();
   for (const standard of standards)
     if (standard.isShared) sharing.set(standard.purpose, (sharing.get(standard.purpose) ?? new Set()).add(standardEnd(standard)));

@@ -11,7 +11,7 @@ interface Asked {
   readonly read: { readonly word: string; readonly owner: string; readonly kind: ActionKind | null } | null;
 }
 
-/** What such a read is called where the four words share no word of their own. */
+/** What such a read is called where the four words share no their own word. */
 const NAME = "move";
 
 /** Passes places on to `tell`, four directions of one call for a vector as one. Call `end` after the last place. */

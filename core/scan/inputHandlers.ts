@@ -1,6 +1,6 @@
 /**
  * Whether a place in source lies where keys, touches or pads are handled: in a function, a branch or a loop whose head names
- * them. Blocks are told by braces, by indents (Python) or by `end` (Lua); the head is what stands before the block opens.
+ * them. Blocks are reported by braces, by indents (Python) or by `end` (Lua); the head is what is before the block opens.
  */
 import type { Family, Token } from "./lex";
 

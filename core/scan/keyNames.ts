@@ -1,7 +1,7 @@
 /**
- * Which key a constant of source plainly means. Every program spells its constants of keys in a way of its own (`K_LEFT`,
+ * Which key a constant of source plainly means. Every program spells its constants of keys in its own way (`K_LEFT`,
  * `KEY_SPACE`, `Keys.W`); what they share is that a part of the name says *key* and the rest is what is printed on the key, or
- * what it is called on every keyboard. The position is told as the web tells it (UI Events KeyboardEvent code Values, W3C).
+ * what it is called on every keyboard. The position is reported as the web reports it (UI Events KeyboardEvent code Values, W3C).
  */
 
 import { memoized } from "./chains";
@@ -99,7 +99,7 @@ export function partsOfName(name: string): string[] {
     .filter((word) => word !== "");
 }
 
-/** A word that says *key*: itself, a code of one, or a K that stands for it, alone or behind consonants that stand for a maker. */
+/** A word that says *key*: itself, a code of one, or a K that represents it, alone or behind consonants that represent a maker. */
 const SAYS_KEY = /^(?:(?:virtual)?keys?(?:code|codes|board|event|map)?|scancodes?|[bcdfghj-np-tv-z]{0,4}k)$/i;
 
 /** Whether the name of a list of constants says that they are keys: `Keys`, `KeyCode`, `keyboard`. */

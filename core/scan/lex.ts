@@ -1,18 +1,18 @@
 /**
- * Source text of any language taken apart just far enough to see where a text constant stands: names, texts, signs and the
- * lines they stand on. Comments are left out. What differs between languages (how comments and texts begin and end) is in a
+ * Source text of any language taken apart just far enough to see where a text constant is: names, texts, signs and the
+ * lines they are on. Comments are omitted. What differs between languages (how comments and texts begin and end) is in a
  * table of families; a language that is not known is read like the family of C.
  */
 import { ownEntry } from "../engine/playerChanges";
 
-/** Where a piece of source stands: `line` counts from 1; `at` and `end` are the places of its first character and behind its last one. */
+/** Where a piece of source is: `line` counts from 1; `at` and `end` are the places of its first character and behind its last one. */
 interface Standing {
   readonly text: string;
   readonly line: number;
   readonly at: number;
   readonly end: number;
 }
-/** A piece of source. A `char` is one character in quotation marks of its own. A text that holds something computed (`${…}`) is `whole: false`. */
+/** A piece of source. A `char` is one character in quotation its own marks. A text that holds something computed (`${…}`) is `whole: false`. */
 export type Token = (Standing & { readonly kind: "name" | "number" | "sign" | "char" }) | (Standing & { readonly kind: "text"; readonly whole: boolean });
 
 export type Family = "script" | "csharp" | "cpp" | "java" | "kotlin" | "swift" | "dart" | "lua" | "rust" | "python" | "go" | "c";
@@ -63,7 +63,7 @@ const SINGLE_QUOTED: ReadonlySet<Family> = new Set<Family>(["script", "dart", "l
 /** Families that know `"""…"""`. */
 const TRIPLE: ReadonlySet<Family> = new Set<Family>(["csharp", "java", "kotlin", "swift", "dart", "python"]);
 
-/** What a text may begin with beside a quotation mark: prefixes, and the marks of raw texts. */
+/** What a text may begin with next to a quotation mark: prefixes, and the marks of raw texts. */
 const TEXT_STARTS: Partial<Record<Family, string>> = { csharp: "$@", cpp: "uULR", rust: "br", python: "rbufRBUF&", dart: "r", swift: "#" };
 
 const NAME_START = /[\p{L}_$@]/u;
@@ -131,7 +131,7 @@ export function lex(source: string, family: Family): Token[] {
     }
     goTo(i);
   };
-  /** A text without escapes, up to a mark; the mark doubled stands for itself where `doubled`. */
+  /** A text without escapes, up to a mark; the mark doubled represents itself where `doubled`. */
   const rawText = (open: number, close: string, doubled = false) => {
     const begun = line;
     let i = at + open;
@@ -328,7 +328,7 @@ function skipHole(source: string, from: number, close: string): number {
 
 const PLAIN: Readonly<Record<string, string>> = { n: "\n", t: "\t", r: "\r", "0": "\0", b: "\b", f: "\f", v: "\v" };
 
-/** What an escape stands for, and the place behind it. */
+/** What an escape represents, and the place behind it. */
 function escape(source: string, at: number): [string, number] {
   const code = /^\\(?:u\{([\da-fA-F]{1,6})\}|u([\da-fA-F]{4})|U([\da-fA-F]{8})|x([\da-fA-F]{2}))/.exec(source.slice(at, at + 12));
   if (code) {

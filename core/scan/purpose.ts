@@ -1,4 +1,4 @@
-/** What a key in source seems to be read for: the word a table puts beside it, or what is done where it is found pressed. */
+/** What a key in source seems to be read for: the word a table puts next to it, or what is done where it is found pressed. */
 import { endOfAsking, type CalleeUse, type SourcePlace } from "./asking";
 import { chainBefore, chainEnd, isSign, matching } from "./chains";
 import { constantAt, type Piece } from "./sourceConstants";
@@ -17,7 +17,7 @@ const NEAR = 28;
 const SAYS_NOTHING =
   /^(?:if|else|elif|and|or|not|return|break|continue|self|this|true|false|none|null|nil|print|println|log|append|push|add|get|set|put|play|call|emit|exit|quit|then|end|do|is|in|case|default|switch|var|let|const|val|int|float|bool|double|string|new|await|super|player|game|event|e|evt|key|keys|keycode|code|preventdefault|stoppropagation|stopimmediatepropagation|contains|containskey|includes|has|have|find|indexof|any|some|every|test|match|matches|exists|pressed|down|held|released|justpressed|ispressed|isdown|(?:is|was|get)_?(?:key|button|input)\w*|key_?is_?\w+|abs|min|max|clamp|floor|ceil|round|sqrt|sin|cos|len|str|int|range|math|mathf|console|vec2|vector2?|self|void|timer|time|now|get_tree|get_node)$/i;
 
-/** What stands on the other side of the entry in which a piece stands; null where it is no entry of a table. */
+/** What is on the other side of the entry in which a piece is; null where it is no entry of a table. */
 export function otherSideOf({ tokens }: SourcePlace, asked: CalleeUse, piece: Piece): OtherSide | null {
   // A pair of arguments: `bindings.put(KEY_X, FIRE)`.
   if (asked.shape === "call" || asked.side === "list") return pairIn(tokens, piece);
@@ -31,7 +31,7 @@ export function otherSideOf({ tokens }: SourcePlace, asked: CalleeUse, piece: Pi
   return besideAt(tokens, left ? chainEnd(tokens, at) : at);
 }
 
-/** What stands on one side, by its last token. */
+/** What is on one side, by its last token. */
 function besideAt(tokens: readonly Token[], end: number): OtherSide | null {
   const token = tokens[end] as Token | undefined;
   if (token?.kind === "text") return { word: token.text, isKey: /^(?:Key[A-Z]|Arrow\w+|Digit\d)$/.test(token.text) };
@@ -41,7 +41,7 @@ function besideAt(tokens: readonly Token[], end: number): OtherSide | null {
   return { word: token.text, isKey: token.text.length > 3 && keyCalled(token.text) !== null };
 }
 
-/** The argument or item beside a piece that makes a pair with it: a key and a word. The one behind it counts first, as keys come first. */
+/** The argument or item next to a piece that makes a pair with it: a key and a word. The one behind it counts first, as keys come first. */
 function pairIn(tokens: readonly Token[], { first, last }: Piece): OtherSide | null {
   const behind = isSign(tokens[last + 1], ",") ? besideAt(tokens, chainEnd(tokens, last + 2)) : null;
   if (behind && !behind.isKey) return behind;
@@ -49,11 +49,11 @@ function pairIn(tokens: readonly Token[], { first, last }: Piece): OtherSide | n
   return before?.isKey ? before : null;
 }
 
-/** What an input is read for, as far as the source tells. */
+/** What an input is read for, as far as the source reports. */
 export interface Purpose {
-  /** The name of what is called or set, or of the function around it; empty where nothing tells. */
+  /** The name of what is called or set, or of the function around it; empty where nothing reports. */
   readonly purpose: string;
-  /** It may be said of several inputs that do different things: they give it other figures, or stand in one function. */
+  /** It may be said of several inputs that do different things: they give it other figures, or are in one function. */
   readonly isShared: boolean;
 }
 
@@ -101,7 +101,7 @@ function calledWith(tokens: readonly Token[], i: number): Purpose {
   return { purpose: text, isShared: given !== undefined && !isSign(given, ")") };
 }
 
-/** A value that is set as a purpose: what is made true is meant; a constant that is put there is; any other value tells nothing of its own. */
+/** A value that is set as a purpose: what is made true is meant; a constant that is put there is; any other value reports its own nothing. */
 function setTo(tokens: readonly Token[], i: number): Purpose {
   const value = tokens[i + 2] as Token | undefined;
   const name = chainBefore(tokens, i)?.text.split(".").at(-1) ?? "";
@@ -160,7 +160,7 @@ function barePurpose(name: string): string {
   return words.map((word, k) => (k === 0 ? word[0].toLowerCase() + word.slice(1) : word[0].toUpperCase() + word.slice(1))).join("");
 }
 
-/** Whether a call only goes on with what is asked: it stands before the condition ends, as in `if (down(K_A) || down(K_B))`. */
+/** Whether a call only goes on with what is asked: it is before the condition ends, as in `if (down(K_A) || down(K_B))`. */
 function isCondition(tokens: readonly Token[], i: number): boolean {
   for (let k = i - 1; k > i - 6 && k >= 0; k -= 1) {
     if (isSign(tokens[k], "|", "&", "==", "!=", "===")) return true;

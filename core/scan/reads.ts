@@ -1,6 +1,6 @@
 /**
  * Where source asks for something by a word: a text (`input.pressed("horn")`) or a constant (`input.pressed(Action.HORN)`),
- * given to a call, looked up, compared, or standing in a table. No program is known; what asks is named (the *callee*), which tells
+ * given to a call, looked up, compared, or standing in a table. No program is known; what asks is named (the *callee*), which reports
  * one sort of asking from another, and the user says once which of them mean "read an input". The web's own standards need no
  * saying (KeyboardEvent.code values, gamepad buttons and axes), nor do constants that plainly mean a key.
  */
@@ -27,7 +27,7 @@ export interface ActionRead {
   readonly callee: string;
   readonly shape: ReadShape;
   readonly line: number;
-  /** What kind of action the asking looks like, or null where nothing tells. */
+  /** What kind of action the asking looks like, or null where nothing reports. */
   readonly kind: ActionKind | null;
   /** It lies where keys, touches or pads are handled. */
   readonly isHandled: boolean;
@@ -43,12 +43,12 @@ export interface Standard {
    */
   readonly value: string;
   readonly line: number;
-  /** What it seems to be read for: the word that a table puts beside it, or what is called where it is pressed. Empty where nothing tells. */
+  /** What it seems to be read for: the word that a table puts next to it, or what is called where it is pressed. Empty where nothing reports. */
   readonly purpose: string;
   /** What it is read for is said of several inputs that do different things, such as the function that handles all of them. */
   readonly isShared: boolean;
 }
-/** Where a read or a standard stands: the tokens of what asks, and how it is asked. */
+/** Where a read or a standard is: the tokens of what asks, and how it is asked. */
 export interface FoundRead {
   readonly asking: CalleeUse;
   readonly piece: Piece;
@@ -96,7 +96,7 @@ export function scanSource(source: string, family: Family): ScanResult {
   return { reads, standards };
 }
 
-/** Goes through a source text and tells each place that asks, in order; gives the tokens. */
+/** Goes through a source text and reports each place that asks, in order; gives the tokens. */
 export function findIn(source: string, family: Family, tell: (found: FoundRead) => void): readonly Token[] {
   const tokens = lex(source, family);
   const handlers = followHandlers(source, tokens, family);
@@ -190,7 +190,7 @@ function keyOfText(word: string, { callee, shape, side }: CalleeUse): string | n
   return word === " " ? "Space" : keyCalled(word);
 }
 
-/** What is known of a place beside its tokens. */
+/** What is known of a place next to its tokens. */
 interface Told {
   readonly family: Family;
   readonly isHandled: () => boolean;
@@ -198,7 +198,7 @@ interface Told {
 
 const MAY_COUNT_AFTER: ReadonlySet<string> = new Set([".", "{", ",", "::", "?.", "->"]);
 
-/** Whether a name may count at all: it is written large, or stands where a member, a case or an entry may. Most names are told apart by that. */
+/** Whether a name may count at all: it is written large, or is where a member, a case or an entry may. Most names are distinguished by that. */
 function mayCount(tokens: readonly Token[], i: number): boolean {
   const first = tokens[i].text.charCodeAt(0);
   if ((first >= 65 && first <= 90) || first === 107) return true;
@@ -224,7 +224,7 @@ function nameAt(place: SourcePlace, i: number, told: Told): FoundRead | null {
   const calledKey = constant.key === null && constant.owner === "" && asked.shape !== "table" && asksOfKeys(asked.callee) ? keyCalled(constant.word) : null;
   if (calledKey !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, calledKey) };
   if (constant.key !== null && !event) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, constant.key) };
-  // `[.space: .jump]`: what stands on the left of a table of inputs and is called as a key is, is one.
+  // `[.space: .jump]`: what is on the left of a table of inputs and is called as a key is, is one.
   const spoken = asked.shape === "table" && asked.side === "left" && isLikelyInput(asked.callee) ? keyCalled(constant.word) : null;
   if (spoken !== null) return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, spoken) };
   if (!belongs(place, asked, piece)) return null;
@@ -236,7 +236,7 @@ function nameAt(place: SourcePlace, i: number, told: Told): FoundRead | null {
   };
 }
 
-/** A key that stands bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
+/** A key that is bare on the left of a table of inputs, by its position (`{ KeyW: "up" }`) or as it is called (`{ space = "up" }`). */
 function bareKeyAt(place: SourcePlace, i: number): FoundRead | null {
   const { text } = place.tokens[i];
   const before = place.tokens[i - 1] as Token | undefined;
@@ -249,7 +249,7 @@ function bareKeyAt(place: SourcePlace, i: number): FoundRead | null {
   return { asking: asked, piece, read: null, standard: keyRead(place, asked, piece, key!) };
 }
 
-/** Tables are of everything there is: one counts where its name says so, or a key stands beside the word. */
+/** Tables are of everything there is: one counts where its name says so, or a key is next to the word. */
 function belongs(place: SourcePlace, asked: CalleeUse, piece: Piece): boolean {
   if (asked.shape !== "table") return true;
   if (isLikelyInput(asked.callee)) return true;

@@ -1,5 +1,5 @@
 /**
- * Names in source that stand for something fixed, as texts do: constants in capitals (`JUMP`), members of an enumeration
+ * Names in source that represent something fixed, as texts do: constants in capitals (`JUMP`), members of an enumeration
  * (`Action.JUMP`, `Action::Jump`, `.jump`), and constants that plainly mean a key (`K_LEFT`).
  */
 import { isSign, joins, memoized } from "./chains";
@@ -45,19 +45,19 @@ const keyOf = memoized((chain) => {
 /** Whether a name may be that of a list of constants. */
 const hasMembers = memoized((name) => startsLarge(name) || LIST.test(name) || isKeyList(name));
 
-/** Whether the dot at a place begins a member whose list is left unsaid (`.jump` of Swift and Zig). */
+/** Whether the dot at a place begins a member whose list remains unsaid (`.jump` of Swift and Zig). */
 const isBareDot = (tokens: readonly Token[], dot: number) =>
   isSign(tokens[dot], ".") &&
   (isSign(tokens[dot - 1], "(", ",", "[", "==", "!=", "|", ":", "{") || (tokens[dot - 1]?.kind === "name" && tokens[dot - 1].text === "case"));
 
-/** The constant whose last name stands at a place; null where that is none, or only a part of a longer one. */
+/** The constant whose last name is at a place; null where that is none, or only a part of a longer one. */
 export function constantAt(tokens: readonly Token[], i: number, family: Family): Constant | null {
   const token = tokens[i];
   const { text } = token;
   const before = tokens[i - 1] as Token | undefined;
   const isMember = before?.kind === "sign" && before.text !== ":" && (joins(tokens, i - 1) || (family === "swift" && isBareDot(tokens, i - 1)));
   const isCase = before?.kind === "name" && before.text === "case" && NAMED_CASES.has(family);
-  // Most names of a source are neither: they are told apart at the first look.
+  // Most names of a source are neither: they are distinguished at the first look.
   if (!startsLarge(text) && !isCase) {
     if (isMember ? family !== "swift" && !(tokens[i - 2]?.kind === "name" && hasMembers(tokens[i - 2].text)) && !/_/.test(text) : text.charCodeAt(0) !== 107)
       return null;

@@ -14,7 +14,7 @@ const textIn = (entry: unknown, key: string): string | null => {
   return typeof value === "string" && value.length > 0 && value.length <= 64 ? value : null;
 };
 
-/** What the file tells; null where a text is no such file. Entries that say nothing are passed over. */
+/** What the file reports; null where a text is no such file. Entries that say nothing are passed over. */
 export function scanPlayedWords(text: string): ScanResult | null {
   if (!text.includes(PLAYED_WORDS_FORMAT)) return null;
   let file: unknown;

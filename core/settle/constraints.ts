@@ -1,5 +1,5 @@
 /**
- * Wishes: each finding that there could be, as a signed way that has to stay at 0 or above, and how that way changes with what stands on the glass.
+ * Wishes: each finding that there could be, as a signed way that has to stay at 0 or above, and how that way changes with what is on the glass.
  * They are how Settle finds its way; whether it has arrived is for the checks to say.
  */
 import type { BareFinding, FindingCode } from "../checks/finding";
@@ -15,7 +15,7 @@ import { HIT, LANDING, NUMBERS, numbersOn, VISUAL, type Scenario } from "./scena
 import { linesIn, type Line } from "./kinship";
 import type { SettleRequest } from "./request";
 
-/** What Settle holds besides the findings: a hit area about its picture, a whole target on the screen, the order of a row, a thumb's own controls. */
+/** What Settle holds in addition to the findings: a hit area about its picture, a whole target on the screen, the order of a row, a thumb's own controls. */
 export type HeldCode = "held/picture" | "held/screen" | "held/line" | "held/thumb";
 export const isHeld = (code: Constraint["code"]): code is HeldCode => code.startsWith("held/");
 
@@ -77,7 +77,7 @@ export function isShownWith({ layout, moment }: Pick<SettleRequest, "layout" | "
   return layout.moments.length === 0 || a.moments.some((m) => (moment === null || m === moment) && b.moments.includes(m));
 }
 
-/** Gathers what stands fast on every face. */
+/** Gathers what is fast on every face. */
 export function factsOf(request: SettleRequest, layout: Layout, faces: readonly Scenario[], found: FoundOnFaces): FaceFacts[] {
   const together = controlsTogether(layout);
   const places = new Map(layout.controls.map(({ id }, i) => [id, i]));
@@ -129,13 +129,13 @@ function controlsTogether({ controls, together }: Layout): ReadonlySet<string> {
 
 /** A pair as a word. */
 export const pairWord = (a: string, b: string): string => `${a} ${b}`;
-/** How a pair is told to keep clear, other than it would by itself: along a direction from the first to the second as the right hand sees it, or wholly apart. */
+/** How a pair is reported to keep clear, other than it would by itself: along a direction from the first to the second as the right hand sees it, or wholly apart. */
 export interface Way {
   readonly along: Point | null;
   readonly apart: boolean;
 }
 
-/** The wishes of a face: where all stands there, and what has been given up. */
+/** The wishes of a face: where all is there, and what has been given up. */
 export interface ConstraintContext {
   readonly request: SettleRequest;
   readonly facts: FaceFacts;
@@ -143,7 +143,7 @@ export interface ConstraintContext {
   readonly waived: Relaxed;
   /** By pair. */
   readonly ways: ReadonlyMap<string, Way>;
-  /** Whether only what does not hold need be told. */
+  /** Whether only what does not hold need be reported. */
   readonly brief: boolean;
 }
 

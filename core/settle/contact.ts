@@ -1,5 +1,5 @@
 /**
- * Where two shapes keep clear of each other, as one line: of all places that one may have beside the other, those where they share too much (or
+ * Where two shapes keep clear of each other, as one line: of all places that one may have next to the other, those where they share too much (or
  * are too near) form a convex set, for both shapes are convex. A line that touches that set leaves a half-plane that is free of it: whoever stays
  * there is clear, and the line turns with the shapes from step to step.
  */

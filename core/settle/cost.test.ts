@@ -1,4 +1,4 @@
-/** The cost of a change, added up anew from where everything stands before and after. */
+/** The cost of a change, added up again from where everything is before and after. */
 import { GLASS, layoutOf, pinned, RIGHT } from "../../test/settleCases";
 import { requestFor, spoiledLayout } from "../../test/spoiled";
 import { resolveLayout, type ResolvedControl } from "../engine/placement/resolve";

@@ -1,7 +1,7 @@
 /**
- * What a change costs: the sum over the controls of w·(the mean, over the faces a control stands on, of the squared way of its centre, the
+ * What a change costs: the sum over the controls of w·(the mean, over the faces a control is on, of the squared way of its centre, the
  * squared change of its visual sides and a quarter of the squared change of its hit sides), mm². What this leaves without a price (where a hit
- * area stands about its picture, landing areas, travel) has a small one, so that of equals the least changed is chosen.
+ * area is about its picture, landing areas, travel) has a small one, so that of equals the least changed is chosen.
  */
 import type { Layout } from "../format/types";
 import { HIT, NUMBERS, VISUAL } from "./scenarios";
@@ -17,18 +17,18 @@ const TERMS: readonly { readonly price: number; readonly numbers: readonly (read
   { price: 0.25, numbers: [[HIT + 2, 1]] },
   { price: 0.25, numbers: [[HIT + 3, 1]] },
 ];
-/** The price of a squared mm of a variable besides: enough to choose among equals, too little to outweigh a tenth of a mm of a picture. */
+/** The price of a squared mm of a variable in addition: enough to choose among equals, too little to outweigh a tenth of a mm of a picture. */
 const SMALL_PRICE: Readonly<Record<VariableKind, number>> = { cluster: 1e-6, place: 1e-6, size: 1e-6, hit: 1e-6, shift: 0.1, landing: 0.01, travel: 0.01 };
 
 /** What changes are measured from, and the weight of each control. */
 export interface Prices {
   readonly origin: Numbers;
   readonly weights: readonly number[];
-  /** On how many faces a control stands. */
+  /** On how many faces a control is. */
   readonly faces: readonly number[];
 }
 
-/** The prices of changes of a layout that stands at `origin`. */
+/** The prices of changes of a layout that is at `origin`. */
 export function pricesOf(layout: Layout, origin: Numbers, weights: Readonly<Record<string, number>>): Prices {
   return {
     origin,
@@ -37,7 +37,7 @@ export function pricesOf(layout: Layout, origin: Numbers, weights: Readonly<Reco
   };
 }
 
-/** What it costs to stand at `numbers`, mm². */
+/** What it costs to be at `numbers`, mm². */
 export function costOf({ origin, weights, faces }: Prices, numbers: Numbers): number {
   let cost = 0;
   numbers.forEach((line, f) =>

@@ -1,6 +1,6 @@
 /**
- * From some values down to the least cost at which every wish holds: the wishes as lines where all stands now, the cost as a square, the least of
- * it found, and again from there. A line keeps clear of all that it stands for (see contact.ts), so that what holds the lines holds the wishes.
+ * From some values down to the least cost at which every wish holds: the wishes as lines where all is now, the cost as a square, the least of
+ * it found, and again from there. A line keeps clear of all that it represents (see contact.ts), so that what holds the lines holds the wishes.
  *
  * What is asked for may stay short, at a price far above any way a control could go: so a step is always found, and what cannot be had stays
  * short by as little as can be. What only has to stay may not.
@@ -19,7 +19,7 @@ export interface Task {
   readonly prices: Prices;
   readonly facts: readonly FaceFacts[];
   readonly waived: Relaxed;
-  /** The wishes of a face; `ways`: how pairs are told to keep clear. */
+  /** The wishes of a face; `ways`: how pairs are reported to keep clear. */
   readonly wishes: (wishing: ConstraintContext) => Iterable<Constraint>;
 }
 
@@ -44,16 +44,16 @@ const HOLDS_MM = 1e-4;
 /** A step shorter than this is none, mm. */
 const NO_STEP_MM = 1e-4;
 const MOST_STEPS = 24;
-/** A step that gains less than this part of the cost is idle; so many of them and it has arrived. */
+/** A step that gains less than this part of the cost is idle; this many of them and it has arrived. */
 const ENOUGH = 5e-4;
 const MOST_IDLE = 2;
 
-/** Faces are taken in so often before it is left at that. */
+/** Faces are taken in so often before it remains at that. */
 const MOST_LOOKS = 10;
 
 /**
  * Descends from some values. Most faces ask for nothing that another does not ask for more: it begins with those on which a finding is worst, and
- * takes in the others where it would break something there. `firstWays`: how some pairs are told to keep clear in the first step.
+ * takes in the others where it would break something there. `firstWays`: how some pairs are reported to keep clear in the first step.
  */
 export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<string, Way> = new Map()): Reached {
   const known = new Set<string>();
@@ -85,7 +85,7 @@ export function descend(task: Task, start: Float64Array, firstWays: ReadonlyMap<
 /** Where descents have begun: several begin at the same values. */
 const states = new WeakMap<LayoutMotion, WeakMap<Float64Array, MotionState>>();
 
-/** Where all stands at some values, and how it moves there. The same two give the same object. */
+/** Where all is at some values, and how it moves there. The same two give the same object. */
 function stateAt(motion: LayoutMotion, values: Float64Array): MotionState {
   const known = states.get(motion) ?? new WeakMap<Float64Array, MotionState>();
   states.set(motion, known);

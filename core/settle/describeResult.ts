@@ -31,7 +31,7 @@ export function moveWords(move: SettledMove): string {
   return words.length > 0 ? words.join("; ") : "by less than 0.01 mm on average";
 }
 
-/** What is left of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
+/** What remains of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
 function leftLines(settled: SettleResult): string[] {
   const groups = new Map<string, FaceFound[]>();
   for (const one of settled.left) {
@@ -70,7 +70,7 @@ export function describeResult(settled: SettleResult): string {
   return lines.join("\n");
 }
 
-/** Of so many controls it is told how they are missed: the worst. */
+/** Of this many controls it is reported how they are missed: the worst. */
 const MOST_MISSES = 5;
 const rateText = (rate: number) => `${(rate * 100).toFixed(1)} %`;
 

@@ -1,7 +1,7 @@
 /**
- * Proof that wishes cannot all be had, whatever stands where. Every wish of one control that goes into it (frames, reach, sides) allows a convex
- * set of values, told by lines that go round it; a pair allows what lies outside a convex set, so wherever it stands it is beyond one edge of any
- * polygon drawn inside that set. If no choice of edges leaves values that hold all lines, there are none. Faces, controls and wishes that are left
+ * Proof that wishes cannot all be had, whatever is where. Every wish of one control that goes into it (frames, reach, sides) allows a convex
+ * set of values, told by lines that go round it; a pair allows what lies outside a convex set, so wherever it is it is beyond one edge of any
+ * polygon drawn inside that set. If no choice of edges leaves values that hold all lines, there are none. Faces, controls and wishes that remain
  * out, sides taken as small as they may become, polygons for curves: all of it only makes the proof harder, never wrong.
  */
 import type { Shape } from "../engine/geometry/shape";
@@ -23,7 +23,7 @@ export interface Claim {
   readonly faces: readonly number[];
 }
 
-/** A line that values have to hold, and the wish it stands for. */
+/** A line that values have to hold, and the wish it represents. */
 interface Line extends LinearConstraint {
   readonly word: string;
   readonly face: number;
@@ -35,7 +35,7 @@ interface Choice {
   readonly lines: readonly LinearConstraint[];
 }
 
-/** Wishes that cannot all be had: none of them can be left out. `shortMm`: by how much they fall short at the least. */
+/** Wishes that cannot all be had: none of them can be omitted. `shortMm`: by how much they fall short at least. */
 export interface Impossible {
   readonly wishes: readonly { readonly word: string; readonly face: number }[];
   readonly shortMm: number;
@@ -43,10 +43,10 @@ export interface Impossible {
 
 /** Corners of the polygon inside what a pair may not be in. */
 const CORNERS = 8;
-/** So many cases are gone through for a claim, fewer where each is larger; more, and nothing is proved, or what is proved is left as it is. */
+/** So many cases are gone through for a claim, fewer where each is larger; more, and nothing is proved, or what is proved is unchanged. */
 const CASES = { effort: 5000, most: 800 };
 const mostCases = (n: number) => Math.min(CASES.most, Math.round(CASES.effort / Math.max(1, n)));
-/** Lines drawn anew about where reach ends. */
+/** Lines redrawn about where reach ends. */
 const MOST_TANGENTS = 8;
 /** A wish that is asked for may fall short by so little and yet be had, mm: what Settle itself leaves to spare. */
 const SPARE_MM = 0.01;
@@ -182,7 +182,7 @@ function edgesInside(
 ): { x: number; y: number; bound: number }[] | null {
   const about = (x: number, y: number): Shape => ({ ...b, x: a.x + (a.w - b.w) / 2 + x, y: a.y + (a.h - b.h) / 2 + y });
   if (sharedPart(a, about(0, 0), of) < share) return null;
-  // One corner is where they lie now: what cannot be moved at all is told to the last digit.
+  // One corner is where they lie now: what cannot be moved at all is reported to the last digit.
   const turn = (2 * Math.PI) / CORNERS;
   const angles = Array.from({ length: CORNERS }, (_, k) => towards + k * turn);
   const corners = angles.map((angle) => {
@@ -240,7 +240,7 @@ function nearestTo0(lines: readonly LinearConstraint[], n: number): Float64Array
   }
 }
 
-/** Of the wishes, one finding after the other left out, those that the proof does not do without; and by how much these fall short at the least. `every`: the choices with all their edges, for what falls short may choose edges that leave nothing now. */
+/** Of the wishes, one finding after the other omitted, those that the proof does not do without; and by how much these fall short at least. `every`: the choices with all their edges, for what falls short may choose edges that leave nothing now. */
 function leastSet(lines: readonly Line[], choices: readonly Choice[], every: readonly Choice[], n: number): Impossible | null {
   const left = { short: mostCases(n), fewer: 6 * mostCases(n) };
   const holds = (some: readonly LinearConstraint[], pairs: readonly Choice[], of: keyof typeof left) => {
@@ -263,7 +263,7 @@ function leastSet(lines: readonly Line[], choices: readonly Choice[], every: rea
     const rest = keptLines.filter((line) => line.word !== word);
     if (!holds(rest, keptChoices, "fewer")) keptLines = rest;
   }
-  // Of what is left of a wish, only the faces that matter.
+  // Of the rest of a wish, only the faces that matter.
   for (const line of keptChoices.length === 0 ? keptLines : []) {
     const rest = keptLines.filter((one) => one !== line);
     if (!holds(rest, keptChoices, "fewer")) keptLines = rest;

@@ -39,7 +39,7 @@ export function isMirror(a: Placement, b: Placement, originals: ReadonlyMap<stri
   return sameHome && JSON.stringify({ ...mirrorPlacement(a), frame: 0 }) === JSON.stringify({ ...b, frame: 0 });
 }
 
-/** Controls that are set in one line: a row (`x` tells their order) or a column (`y`). Ids, in the order of the file. */
+/** Controls that are set in one line: a row (`x` reports their order) or a column (`y`). Ids, in the order of the file. */
 export interface Line {
   readonly along: "x" | "y";
   readonly ids: readonly string[];

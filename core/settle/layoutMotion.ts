@@ -1,5 +1,5 @@
 /**
- * How what stands on the glass moves with the variables. Placing is linear in nearly every length of the file (a clamp in mm has a corner, a
+ * How what is on the glass moves with the variables. Placing is linear in nearly every length of the file (a clamp in mm has a corner, a
  * percentage of a side that changes is a product), so one derivative, taken by placing the layout with a variable changed a little, holds far.
  */
 import { byId } from "../derived/byId";
@@ -17,7 +17,7 @@ export interface Derivative {
   readonly by: readonly (readonly Float64Array[])[];
 }
 
-/** A layout whose variables move it, on faced screens. */
+/** A layout whose variables move it, on scenarios. */
 export interface LayoutMotion {
   readonly layout: Layout;
   readonly faces: readonly Scenario[];
@@ -52,7 +52,7 @@ export function motionBy(motion: LayoutMotion, isOne: (variable: Variable) => bo
   return motionOf(motion.layout, motion.faces, motion.variables.filter(isOne)); // prettier-ignore
 }
 
-/** The layout at some values, as it stands on every face. */
+/** The layout at some values, as it is on every face. */
 export function numbersAt({ layout, faces, variables, places }: LayoutMotion, values: ArrayLike<number>): Numbers {
   const at = withValues(layout, variables, values, false);
   return faces.map((face) => numbersOn(at, face, places));
@@ -61,7 +61,7 @@ export function numbersAt({ layout, faces, variables, places }: LayoutMotion, va
 /** A step in a variable over which a derivative is taken, mm: a millionth of a unit, the finest that a file has, is lost in it. */
 const STEP_MM = 0.25;
 
-/** The derivative at some values, where the layout stands at `numbers`. */
+/** The derivative at some values, where the layout is at `numbers`. */
 export function derivativeAt(motion: LayoutMotion, values: Float64Array, numbers: Numbers): Derivative {
   const { faces, places, moved, colours, variables } = motion;
   const of: number[][] = Array.from({ length: places.size }, () => []);
@@ -113,7 +113,7 @@ const NOTHING = 1e-9;
 /** A step that stays within the range. */
 const stepOf = ({ high }: Variable, value: number) => (value + STEP_MM <= high ? STEP_MM : -STEP_MM);
 
-/** Where all stands after a step, by the derivative alone. */
+/** Where all is after a step, by the derivative alone. */
 export function predicted({ faces, places }: LayoutMotion, { of, by }: Derivative, numbers: Numbers, step: Float64Array): Numbers {
   return faces.map((_, f) => {
     const next = numbers[f].slice();
@@ -133,7 +133,7 @@ export function predicted({ faces, places }: LayoutMotion, { of, by }: Derivativ
 /** Numbers nearer than this to what a derivative said are as it said, mm. */
 const AS_SAID_MM = 2e-3;
 
-/** Whether a derivative still tells how all moves. */
+/** Whether a derivative still reports how all moves. */
 export function isAsSaid(said: Numbers, is: Numbers): boolean {
   return said.every((line, f) => line.every((n, i) => !(Math.abs(n - is[f][i]) > AS_SAID_MM)));
 }

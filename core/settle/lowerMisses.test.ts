@@ -9,7 +9,7 @@ import { settle } from "./settle";
 const [harbour, , draft] = sampleLayouts();
 const RATE = 1e-3;
 
-/** A target of 6 mm, far from all others, where 9 mm are not asked for: many touches go beside it. */
+/** A target of 6 mm, far from all others, where 9 mm are not asked for: many touches go next to it. */
 const small = layoutOf([pinned("a", "button", [22, 55], 6), pinned("b", "button", [48, 55], 14)], { limits: { minTargetMm: 6 } });
 
 test("what is missed is missed less, within the change allowed, the more the more is allowed; what has to stay stays", () => {

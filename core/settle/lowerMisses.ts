@@ -67,7 +67,7 @@ export function missChanges(before: MissRates, after: MissRates): readonly MissC
   return all.sort((a, b) => b.before.rate - a.before.rate);
 }
 
-/** Where a descent of misses stands. */
+/** Where a descent of misses is. */
 interface Standing {
   readonly values: Float64Array;
   readonly layout: Layout;

@@ -48,7 +48,7 @@ export interface SettledMove {
 
 /** What has moved less than this, mm, on every face, has not. */
 const STILL_MM = 0.0005;
-/** So many reasons are told. */
+/** So many reasons are reported. */
 const MOST_REASONS = 3;
 
 /** What asked for the moves: the findings that were to go, and the wishes that held the second version where it is. */
@@ -121,7 +121,7 @@ function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map(
   // Its own misses are a reason to move; those of others where nothing else is.
   const misses = [...missed].map(([meant, face]): MoveReason => ({ code: "misses", subjects: [meant], face, wanted: true }));
   const mine = misses.filter(({ subjects }) => subjects[0] === id);
-  // Where all that presses is what holds it, what was to go from it is told before that.
+  // Where all that presses is what holds it, what was to go from it is reported before that.
   const told = wishes.some(({ wanted }) => wanted) ? wishes : [...own.slice(0, 1), ...wishes];
   const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(wishes.length > 0 || raised ? told : own)];
   const all = found.length > 0 ? found : misses;
@@ -129,7 +129,7 @@ function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map(
   return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
 }
 
-/** The lengths of a control, of the cluster it stands in, and of what arrangements change about either, that have changed. */
+/** The lengths of a control, of the cluster it is in, and of what arrangements change about either, that have changed. */
 function fieldChanges(before: Layout, after: Layout, id: string): LengthChange[] {
   const changes: LengthChange[] = [];
   const compare = (path: string, was: unknown, is: unknown): void => {

@@ -39,7 +39,7 @@ const MOST_ROUNDS = 20;
 type Programme = ReturnType<typeof costProgramme>;
 
 interface WishRow {
-  /** What tells rows apart from step to step. */
+  /** What reports rows apart from step to step. */
   readonly key: string;
   readonly wish: Constraint | null;
   readonly indexes: readonly number[];
@@ -50,7 +50,7 @@ interface WishRow {
   readonly group: string | null;
 }
 
-/** Where all stands, and how it moves. */
+/** Where all is, and how it moves. */
 export interface MotionState {
   readonly values: Float64Array;
   readonly numbers: Numbers;
@@ -99,7 +99,7 @@ export function nextStep(
 
 const along = ({ indexes, weights }: WishRow, step: Float64Array) => indexes.reduce((sum, index, k) => sum + weights[k] * step[index], 0);
 
-/** Wishes as rows of the variables. Of those that say the same in the same way the one with the least room stands for all. */
+/** Wishes as rows of the variables. Of those that say the same in the same way the one with the least room represents all. */
 function rowsOf(wishes: readonly Constraint[], derivative: Derivative): WishRow[] {
   const rows = new Map<string, WishRow>();
   for (const wish of wishes) {
@@ -131,7 +131,7 @@ interface Separate {
   readonly rows: readonly WishRow[];
 }
 
-/** What has nothing to do with each other, apart: rows join the variables they speak of, controls those that move them. What no row speaks of and is where it began is left out. */
+/** What has nothing to do with each other, apart: rows join the variables they speak of, controls those that move them. What no row speaks of and is where it began is omitted. */
 function separated({ moved }: LayoutMotion, rows: readonly WishRow[], values: Float64Array): Separate[] {
   const leaders = moved.map((_, v) => v);
   const leaderOf = (v: number): number => (leaders[v] === v ? v : (leaders[v] = leaderOf(leaders[v])));

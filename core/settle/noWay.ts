@@ -1,4 +1,4 @@
-/** Where there is no way: wishes of which none can be left out, with a bound, or plainly that none was found; and the ways out. */
+/** Where there is no way: wishes of which none can be omitted, with a bound, or plainly that none was found; and the ways out. */
 import { counted } from "../derived/counted";
 import { isWorse, SEVERITIES, type FindingCode } from "../checks/finding";
 import { isWithin } from "../engine/geometry/distance";
@@ -11,7 +11,7 @@ import type { Screen } from "../format/types";
 import type { SettleRequest } from "./request";
 import { areaOn, type FaceFacts, type ConstraintContext } from "./constraints";
 
-/** A way out, in words, and what it costs where that could be worked out, mm². */
+/** A way out, in words, and what it costs where that could be computed, mm². */
 export type WayOut = { readonly text: string; readonly costMm2: number | null } & (
   | { readonly kind: "smaller-targets"; readonly minTargetMm: number }
   /** Notes may come and grow. */
@@ -33,14 +33,14 @@ export interface NoWay {
   readonly text: string;
   /** The wishes that cannot all be had, in words; empty where nothing is proved. */
   readonly wishes: readonly string[];
-  /** The same as findings: of which code (or what is held besides), about what, on which face. */
+  /** The same as findings: of which code (or what is held in addition), about what, on which face. */
   readonly parts: readonly { readonly code: string; readonly subjects: readonly string[]; readonly face: number }[];
-  /** By how much they fall short at the least, mm; null where nothing is proved. */
+  /** By how much they fall short at least, mm; null where nothing is proved. */
   readonly shortMm: number | null;
   readonly waysOut: readonly WayOut[];
 }
 
-/** What is left of a settling, and how another question is asked: how many findings are left, and what it costs. */
+/** What remains of a settling, and how another question is asked: how many findings remain, and what it costs. */
 export interface Remainder {
   readonly request: SettleRequest;
   readonly motion: LayoutMotion;
@@ -57,9 +57,9 @@ const MOST_NEIGHBOURS = 2;
 /** Controls nearer than this, mm, are neighbours. */
 const NEIGHBOUR_MM = 3;
 
-/** Why what is left is left. */
+/** Why what remains remains. */
 export function noWaysOf(asked: Remainder): NoWay[] {
-  // Several findings may be left on the same screens: what would become of these is worked out once.
+  // Several findings may be left on the same screens: what would become of these is computed once.
   const known = new Map<string, ReturnType<Remainder["again"]>>();
   const again: Remainder["again"] = (request) => {
     const key = JSON.stringify([
@@ -84,11 +84,11 @@ export function noWaysOf(asked: Remainder): NoWay[] {
   return withNotesFree(remainder, noWays);
 }
 
-/** Whether a finding is among those that are left, on any face. */
+/** Whether a finding is among those that remain, on any face. */
 const isIn = (left: readonly FaceFound[], { code, subjects }: Pick<NoWay, "code" | "subjects">): boolean =>
   left.some(({ finding }) => findingWord(finding.code, finding.subjects) === findingWord(code, subjects));
 
-/** Where it is not proved that there is no way, notes may be what stands in it: the same question with notes free, asked once for all of them. */
+/** Where it is not proved that there is no way, notes may be what is in it: the same question with notes free, asked once for all of them. */
 function withNotesFree({ request, again }: Remainder, noWays: readonly NoWay[]): NoWay[] {
   if (request.notesMayGrow || request.severities.includes("note") || noWays.every(({ proved }) => proved)) return [...noWays];
   const free = again({ ...request, notesMayGrow: true });
@@ -151,7 +151,7 @@ function wishWords(word: string): string {
   }
 }
 
-/** Proves a finding impossible to take away: for its own controls first, then with what else lies on each other beside them. */
+/** Proves a finding impossible to take away: for its own controls first, then with what else lies on each other next to them. */
 function impossibleFor({ motion, facts, request, waived }: Remainder, { face, finding }: FaceFound): Impossible | null {
   const word = findingWord(finding.code, finding.subjects);
   const prove = (ids: ReadonlySet<string>, isAsked: (given: string) => boolean) => {
@@ -199,7 +199,7 @@ function neighbours(motion: LayoutMotion, facts: FaceFacts, ids: ReadonlySet<str
   return [...new Set(near)].slice(0, MOST_NEIGHBOURS);
 }
 
-/** What a way out costs is worked out for so many screens at most; what an arrangement costs for more of them. */
+/** What a way out costs is computed for this many screens at most; what an arrangement costs for more of them. */
 const MOST_WORKED_OUT = 4;
 const MOST_ARRANGED = 12;
 /** Targets that are tried where the wanted ones cannot be had, mm. */

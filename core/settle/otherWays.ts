@@ -1,4 +1,4 @@
-/** The ways in which a pair may be told to keep clear, other than the one it takes by itself. */
+/** The ways in which a pair may be reported to keep clear, other than the one it takes by itself. */
 import type { Reached } from "./descend";
 import type { Scenario } from "./scenarios";
 import { isHeld, pairWord, type Way } from "./constraints";
@@ -10,7 +10,7 @@ export interface PairWay {
   readonly way: Way;
 }
 
-/** The ways that pairs may be told, those that press most first. */
+/** The ways that pairs may be reported, those that press most first. */
 export function waysAbout({ pressing }: Reached, faces: readonly Scenario[]): PairWay[] {
   const pairs = new Map<string, { weight: number; along: { x: number; y: number }; overlap: boolean }>();
   for (const { wish, multiplier } of pressing) {
@@ -19,7 +19,7 @@ export function waysAbout({ pressing }: Reached, faces: readonly Scenario[]): Pa
     const known = pairs.get(pair) ?? { weight: 0, along: { x: 0, y: 0 }, overlap: false };
     pairs.set(pair, known);
     known.weight += multiplier;
-    // The first two terms tell how it changes with where the first of the two stands: away from the other.
+    // The first two terms tell how it changes with where the first of the two is: away from the other.
     const turn = faces[wish.face].mirrored ? -1 : 1;
     known.along = { x: known.along.x - turn * wish.terms[0][1] * multiplier, y: known.along.y - wish.terms[1][1] * multiplier };
     known.overlap ||= wish.code === "touch/overlap";
@@ -34,7 +34,7 @@ export function waysAbout({ pressing }: Reached, faces: readonly Scenario[]): Pa
     });
 }
 
-/** The directions in which a pair may be told to keep clear. */
+/** The directions in which a pair may be reported to keep clear. */
 const DIRECTIONS = [
   { x: 0, y: -1 },
   { x: 0, y: 1 },

@@ -1,4 +1,4 @@
-/** What the checks say of a settled layout: what of that which was asked for is left, and what has come or grown that may not. */
+/** What the checks say of a settled layout: what of that which was asked for remains, and what has come or grown that may not. */
 import { changesOf } from "../checks/findingChanges";
 import { SEVERITIES, type BareFinding, type Severity } from "../checks/finding";
 import type { Layout } from "../format/types";

@@ -1,4 +1,4 @@
-/** Arrangements that Settle makes: places of their own for everything, so that they may change there and nowhere else. */
+/** Arrangements that Settle makes: their own places for everything, so that they may change there and nowhere else. */
 import { arrangementForScreens } from "../checks/arrangementForScreens";
 import { byId } from "../derived/byId";
 import { overrideIn, placementIn, putOverride } from "../editing/placeables";
@@ -61,8 +61,8 @@ export function withoutSame(layout: Layout, id: string): Layout {
 }
 
 /**
- * What changed from a layout to its settled version, put into an arrangement for some screens: there all stands as settled, and elsewhere as
- * before. What an arrangement cannot have of its own (travel, drawing order, words of wires) changes for all screens.
+ * What changed from a layout to its settled version, put into an arrangement for some screens: there all is as settled, and elsewhere as
+ * before. What an arrangement cannot its own have (travel, drawing order, words of wires) changes for all screens.
  */
 export function takenIntoArrangement(before: Layout, settled: Layout, wanted: ForScreens): Result<{ readonly layout: Layout; readonly others: number }> {
   const made = withOwnPlaces(settled, wanted);

@@ -1,4 +1,4 @@
-/** Wishes of what stands beside another: areas that neither lie on each other nor too near, zones that stay free, rows that keep their order. */
+/** Wishes of what is next to another: areas that neither lie on each other nor too near, zones that stay free, rows that keep their order. */
 import { clearance, isWithin } from "../engine/geometry/distance";
 import { centreOf, type Box, type Point } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
@@ -28,7 +28,7 @@ const LOOK_MM = 6;
 /** How deep areas that may share a little lie in each other at least, mm: where they only touched, they would be too close. */
 const LEAST_DEPTH_MM = 0.02;
 
-/** The wishes of everything on a face that stands beside something else. */
+/** The wishes of everything on a face that is next to something else. */
 export function* pairWishes(wishing: ConstraintContext): Iterable<Constraint> {
   const { facts, numbers, request } = wishing;
   for (const [a, b] of facts.pairs) yield* clear(wishing, a, b);
@@ -66,7 +66,7 @@ function* contactWish(
   yield { code, subjects, face: facts.index, wanted: aim.wanted, kept: aim.kept, value: contact.value, terms };
 }
 
-/** The direction that a pair is told, as this face sees it. */
+/** The direction that a pair is reported, as this face sees it. */
 function wayOn({ facts }: ConstraintContext, way: Way | undefined): Point | undefined {
   return way?.along ? (facts.face.mirrored ? { x: -way.along.x, y: way.along.y } : way.along) : undefined;
 }

@@ -1,6 +1,6 @@
 /**
  * A quadratic programme: the least of ½·xᵀHx + cᵀx where every row holds, row·x ≥ bound. Solved by the dual method of Goldfarb and Idnani (1983),
- * as the package quadprog has it: it begins at the least of all and takes in one broken row after another, so few rows that matter are quick.
+ * as the package quadprog has it: it begins at least of all and takes in one broken row after another, so few rows that matter are quick.
  *
  * Left to itself the package may go round for ever over a row that is broken by the last digit of a double. So its loop is entered below the
  * package's own door, where its steps can be counted, and ended when they are far more than rows could ask for.
@@ -22,7 +22,7 @@ export interface Solution {
   readonly isExact: boolean;
 }
 
-/** Steps that are granted: so many, and so many more for each row and variable. A programme takes about one for each row that presses. */
+/** Steps that are granted: this many, and this many more for each row and variable. A programme takes about one for each row that presses. */
 const STEPS = { usual: 200, each: 12 };
 /** A row that is broken by no more than this part of its size holds. */
 const HOLDS = 1e-7;
@@ -56,7 +56,7 @@ export function solveQuadratic(hessian: readonly Float64Array[], linear: Float64
   } catch (error) {
     if (!(error instanceof TooManySteps)) throw error;
     isEnded = true;
-    // What the active rows cost stands in the working room.
+    // What the active rows cost is in the working room.
     for (let i = 1; i <= most && active[i] > 0; i += 1) multipliers[active[i]] = work[2 * n + most + i];
   }
   if (fault[1] !== 0 || !values.every(Number.isFinite)) return null;

@@ -6,12 +6,12 @@ import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
 
 /**
- * What may change: where things stand; how large they are; hit areas, their sides and where they lie about their pictures; landing areas; the
+ * What may change: where things are; how large they are; hit areas, their sides and where they lie about their pictures; landing areas; the
  * travel of sticks; the drawing order; words of wires that are misspelt.
  */
 export const CHANGEABLES = ["place", "size", "hit", "landing", "travel", "order", "word"] as const;
 export type Changeable = (typeof CHANGEABLES)[number];
-/** What may change unless told otherwise: all that stands on the glass, no word. */
+/** What may change by default: all that is on the glass, no word. */
 export const USUALLY_CHANGEABLE: readonly Changeable[] = CHANGEABLES.filter((kind) => kind !== "word");
 
 /** What is to be settled. */
@@ -27,15 +27,15 @@ export interface SettleRequest {
   readonly codes: readonly FindingCode[];
   /** where they are of one of these severities. */
   readonly severities: readonly Severity[];
-  /** Whether notes may come and grow, where none of them has to go: nothing else may become worse. */
+  /** Whether notes may come and grow, where none of them must be fixed: nothing else may become worse. */
   readonly notesMayGrow: boolean;
   /** What may change of all else. */
   readonly changeable: readonly Changeable[];
-  /** Ids of controls and clusters of which nothing at all may change, besides what `workbench.locked` names. */
+  /** Ids of controls and clusters of which nothing at all may change, in addition to what `workbench.locked` names. */
   readonly held: readonly string[];
   /** Once nothing more can be taken away, so far things may go and grow, mm, for touches to be missed less; 0: this is not asked. */
   readonly missMm: number;
-  /** What a change of a control costs, by id, above 0; 1 where nothing is told. */
+  /** What a change of a control costs, by id, above 0; 1 where nothing is reported. */
   readonly weights: Readonly<Record<string, number>>;
 }
 
@@ -46,7 +46,7 @@ export const leavesNotes = ({ notesMayGrow, severities }: Pick<SettleRequest, "n
 
 /** Nothing may go farther than this to be missed less, mm. */
 export const MOST_MISS_MM = 20;
-/** The codes that a change of places and sizes can answer for; asked for unless told otherwise. */
+/** The codes that a change of places and sizes can answer for; asked for by default. */
 export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
 
 /** Reads codes as a caller writes them: comma by comma, each a code or a family such as `touch/*`. */

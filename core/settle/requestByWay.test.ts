@@ -53,7 +53,7 @@ test("of two controls one is shown when the other is not, with what it alone ser
   expect(plain.actions.map(({ moments }) => moments)).toEqual([momentsOf(plain, "a"), plain.moments.map(({ id }) => id)]);
   expect(checked(layoutOf([]), plain).ok).toBe(true);
   expect(found(plain, GLASS).filter(({ code }) => code === "touch/overlap" || code === "bind/unserved")).toEqual([]);
-  // Where it has moments of its own already, it keeps those.
+  // Where it has its own moments already, it keeps those.
   const timed = layoutOf([press("a", 40, "pump"), { ...press("b", 46, "horn"), moments: ["one"] }], {
     actions,
     moments: [

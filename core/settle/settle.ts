@@ -61,7 +61,7 @@ function last<T>(steps: Generator<unknown, T, void>): T {
   }
 }
 
-/** What came of it, and what there is to say why something is left. */
+/** What came of it, and what there is to say why something remains. */
 interface Explained {
   readonly settled: SettleResult;
   readonly why: Omit<Remainder, "left" | "again"> | null;
@@ -105,10 +105,10 @@ function* settledSteps(request: SettleRequest, isQuick = false): Generator<Settl
   };
 }
 
-/** So often what is left is gone over again. */
+/** So often what remains is gone over again. */
 const MOST_ROUNDS = 4;
 
-/** One attempt: clusters as wholes, and where that leaves something, what stands in them by itself. */
+/** One attempt: clusters as wholes, and where that leaves something, what is in them by itself. */
 function* attemptSteps(request: SettleRequest, faces: readonly Scenario[], isQuick: boolean): Generator<SettleProgress, Attempt, void> {
   const before = allFindings(request.layout, faces, request.moment);
   const held = heldWhole(request);
@@ -137,7 +137,7 @@ export function settle(request: SettleRequest): SettleResult {
   return last(settleSteps(request));
 }
 
-/** What is held whole: what the request names, and all that stands in a cluster it names. */
+/** What is held whole: what the request names, and all that is in a cluster it names. */
 function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
   const named = new Set(held);
   for (const { id, placement } of layout.controls) {

@@ -34,7 +34,7 @@ export interface SettleResult {
   readonly kind: "clean" | "settled" | "partly" | "none";
   readonly layout: Layout;
   readonly faces: readonly Scenario[];
-  /** What was there of what is asked for, and what is left of it. */
+  /** What was there of what is asked for, and the rest of it. */
   readonly asked: readonly FaceFound[];
   readonly left: readonly FaceFound[];
   /** What the change costs, mm². */
@@ -44,6 +44,6 @@ export interface SettleResult {
   readonly moves: readonly SettledMove[];
   /** What became of the touches meant for each control where that was worst, the worst first; null where it was not asked. */
   readonly misses: readonly MissChange[] | null;
-  /** Why what is left is left. */
+  /** Why what remains remains. */
   readonly noWays: readonly NoWay[];
 }

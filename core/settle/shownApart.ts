@@ -5,7 +5,7 @@ import { refused, type Result } from "../engine/result";
 import type { Layout } from "../format/types";
 
 /**
- * Shows a control only when another does not. In moments of which it has one without the other it stays there; else it gets a moment of its own,
+ * Shows a control only when another does not. In moments of which it has one without the other it stays there; else it gets its own moment,
  * and what it alone serves is wanted in that one. A layout without moments gets two: one for all that there was, and that one.
  */
 export function shownApart(layout: Layout, id: string, other: string): Result<Layout> {

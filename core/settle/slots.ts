@@ -16,7 +16,7 @@ export interface Slot {
 /** A length in a slot: offsets and sides of pins, insets of spans; sides, growth and shift of hit areas; the travel of a stick. */
 export type LengthField = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "travel";
 
-/** A slot as a word of its own. */
+/** A slot as its own word. */
 export const slotKey = ({ kind, id, arrangement }: Slot): string => `${kind} ${id} ${arrangement ?? ""}`;
 
 /** The slot that holds under an arrangement: its override's, where that has one, else the base's. */
@@ -39,7 +39,7 @@ export function hitOf(layout: Layout, { id, arrangement }: Slot): Hit {
 /** How much each length of a slot is to change, in its own unit. */
 export type LengthChanges = ReadonlyMap<LengthField, number>;
 
-/** A length and so much more, with so many decimals. */
+/** A length and so much more, with this many decimals. */
 function more(text: string, change: number | undefined, decimals: number): string {
   if (!change) return text;
   const { amount, unit } = lengthOf(text);

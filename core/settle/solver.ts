@@ -30,7 +30,7 @@ export interface Attempt extends Pick<SettleResult, "layout" | "left" | "cost" |
 
 /** So often a result that the checks refuse is gone over again. */
 const MOST_PROOFS = 8;
-/** So many other ways are tried: as many as cost about as much, at least and at most so many. */
+/** So many other ways are tried: as many as cost about as much, at least and at most this many. */
 const WAYS = { effort: 8000, least: 3, most: 16 };
 /** Another way has to cost less than this part of the best. */
 const WORTH_IT = 0.999;
@@ -186,7 +186,7 @@ export class Solver {
     return best;
   }
 
-  /** One way down, proved; or what of that which is asked for stands in its way. */
+  /** One way down, proved; or what of that which is asked for is in its way. */
   private tried(start: Float64Array, isPatient = false): { readonly proved: Proved | null; readonly short: readonly string[] } {
     let reached = this.descend(this.task, start);
     for (let proof = 0; proof < MOST_PROOFS; proof += 1) {
@@ -222,7 +222,7 @@ export class Solver {
     return Math.min(WAYS.most, Math.max(WAYS.least, Math.floor(WAYS.effort / (this.basis.faces.length * this.request.layout.controls.length))));
   }
 
-  /** What to give up: all that is asked for and falls short. Where only what has to stay is broken, what presses most beside it. */
+  /** What to give up: all that is asked for and falls short. Where only what has to stay is broken, what presses most next to it. */
   private shortOf({ broken, pressing }: Reached): readonly string[] {
     if (broken.length === 0) return [];
     const wanted = [...new Set(broken.filter((wish) => wish.wanted).map(wordOf))];

@@ -44,7 +44,7 @@ const TRAVELS = { least: 0.7, most: 1.5 };
 const MOST_GROWTH_MM = 6;
 /** Nothing goes farther than this, mm: from one end of the largest screens to the other. */
 const FARTHEST_MM = 400;
-/** A step of the last decimal written is at most so many mm on every screen: three of them together stay within the margin of every wish. */
+/** A step of the last decimal written is at most this many mm on every screen: three of them together stay within the margin of every wish. */
 const STEP_MM = 0.0005;
 /** A length has six decimals at most. */
 const MOST_DECIMALS = 6;
@@ -117,7 +117,7 @@ function draftsUnder(scope: Scope, arrangement: string | null): Draft[] {
   ];
 }
 
-/** A cluster moves as a whole, unless it or something in it is held or locked. Its own size says nothing of what stands in it. */
+/** A cluster moves as a whole, unless it or something in it is held or locked. Its own size says nothing of what is in it. */
 function clusterDrafts({ layout, held }: Scope, arrangement: string | null, id: string): Draft[] {
   const slot = slotUnder(layout, arrangement, "place", id);
   const placement = placementOf(layout, slot);
@@ -265,7 +265,7 @@ function variableOf(faces: readonly Scenario[], layout: Layout, group: readonly 
   return { kind: first.kind, parts: group.map(({ slot, field, sign }) => ({ slot, field, sign })), perMm: 1 / mean, decimals, low, high };
 }
 
-/** The layout with its variables at some values, mm. `written`: with as many decimals as will stand in the file, else with six. */
+/** The layout with its variables at some values, mm. `written`: with as many decimals as will be in the file, else with six. */
 export function withValues(layout: Layout, variables: readonly Variable[], values: ArrayLike<number>, written: boolean): Layout {
   const slots = new Map<string, { slot: Slot; decimals: number; changes: Map<LengthField, number> }>();
   variables.forEach(({ parts, perMm, decimals }, i) => {

@@ -1,6 +1,6 @@
 /**
- * Two versions of a layout side by side: what came, what went, what stands elsewhere or is larger on a screen, in millimetres, and every
- * field that says something else. The same comparison is told in the history and at the command line.
+ * Two versions of a layout side by side: what came, what went, what is elsewhere or is larger on a screen, in millimetres, and every
+ * field that says something else. The same comparison is reported in the history and at the command line.
  */
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
@@ -11,7 +11,7 @@ import type { Layout, Screen } from "../format/types";
 import { changesBetween, type FieldChange } from "./fieldChanges";
 import { isKeyed, isSameValue, valueAt, type Keyed } from "./fields";
 
-/** What of a layout is told apart by lists of its own; `layout`: the rest of it. */
+/** What of a layout is distinguished by its own lists; `layout`: the rest of it. */
 export type SubjectKind = "control" | "cluster" | "zone" | "action" | "moment" | "arrangement" | "together" | "picture" | "accepted" | "layout" | "workbench";
 /** What a difference is about. */
 export interface Subject {
@@ -20,7 +20,7 @@ export interface Subject {
   readonly name: string;
 }
 
-/** Where something stands on a screen, mm from its top left. */
+/** Where something is on a screen, mm from its top left. */
 export interface PlaceMm {
   readonly x: number;
   readonly y: number;
@@ -29,9 +29,9 @@ export interface PlaceMm {
 }
 
 /**
- * came, went: it is in one of them only · moved: its middle stands elsewhere on the screen, by so much, mm, y down · sized: another width or
+ * came, went: it is in one of them only · moved: its middle is elsewhere on the screen, by so much, mm, y down · sized: another width or
  * height there · shown, hidden: an arrangement shows or hides it there by now · field: a field says something else; `placement` fields
- * are what a move is made of · order: the items of a list stand in another order.
+ * are what a move is made of · order: the items of a list are in another order.
  */
 export type Difference = { readonly subject: Subject; readonly text: string } & (
   | { readonly what: "came" | "went" | "shown" | "hidden" | "order" }
@@ -46,7 +46,7 @@ export interface SeenOn {
   readonly playerView?: PlayerView;
 }
 
-/** A move or a change of size below this is told by its fields alone, mm: no thumb and no eye tells it. */
+/** A move or a change of size below this is reported by its fields alone, mm: no thumb and no eye reports it. */
 const TOLD_MM = 0.05;
 
 const KINDS: Readonly<Record<string, SubjectKind>> = {
@@ -60,7 +60,7 @@ const KINDS: Readonly<Record<string, SubjectKind>> = {
   pictures: "picture",
   accepted: "accepted",
 };
-/** In this order differences are told. */
+/** In this order differences are reported. */
 const ORDER: readonly SubjectKind[] = [
   "control",
   "cluster",
@@ -93,19 +93,19 @@ export function compare(before: Layout, after: Layout, { screen, playerView = PL
   return [...all].sort((a, b) => rank(a) - rank(b) || ids.get(a.subject.id)! - ids.get(b.subject.id)!);
 }
 
-/** Those worth a line of their own: the fields of a placement are told by the move they make. */
+/** Those worth a their own line: the fields of a placement are reported by the move they make. */
 export function tellingDifferences(differences: readonly Difference[]): readonly Difference[] {
   const placed = new Set(differences.filter((d) => d.what === "moved" || d.what === "sized").map((d) => d.subject.id));
   return differences.filter((d) => !(d.what === "field" && /(^|\.)placement\b/.test(d.field) && placed.has(d.subject.id)));
 }
 
-/** What was moved, sized or set, where that is all and can be told in a line; else null: that something came or went, its edit says itself. */
+/** What was moved, sized or set, where that is all and can be reported in a line; else null: that something came or went, its edit says itself. */
 export function inOneLine(differences: readonly Difference[]): string | null {
   const [one, ...more] = tellingDifferences(differences);
   return one && more.length === 0 && (one.what === "moved" || one.what === "sized" || one.what === "field") ? one.text : null;
 }
 
-/** Boxes of everything that stands on the glass of a screen, mm. */
+/** Boxes of everything that is on the glass of a screen, mm. */
 export function placesOn(layout: Layout, { screen, playerView = PLAIN_PLAYER_VIEW }: SeenOn): ReadonlyMap<string, PlaceMm> {
   const resolved = resolvedOn(layout, screen, playerView);
   const mm = (box: Box): PlaceMm => ({ x: box.x / pxPerMm(screen), y: box.y / pxPerMm(screen), w: box.w / pxPerMm(screen), h: box.h / pxPerMm(screen) });
@@ -164,7 +164,7 @@ function told(before: Layout, after: Layout, change: FieldChange): Difference[] 
   const subject = subjectOf(before, after, change.path);
   const [list] = change.path;
   if (change.kind === "order") {
-    // What came or went is told on its own.
+    // What came or went is reported on its own.
     const both = (order: readonly string[]) => order.filter((name) => change.was.includes(name) && change.is.includes(name));
     if (isSameValue(both(change.was), both(change.is))) return [];
     return [{ subject: LAYOUT, what: "order", text: `${list === "controls" ? "the drawing order" : `the order of ${list}`} is another` }];
@@ -228,7 +228,7 @@ function spared(value: unknown): unknown {
   return isKeyed(value) ? Object.fromEntries(Object.entries(value).map(([key, item]) => [key, spared(item)])) : value;
 }
 
-/** How a value stands in a line: texts and numbers as they are, what is longer cut short. */
+/** How a value is in a line: texts and numbers as they are, what is longer cut short. */
 function valueText(value: unknown): string {
   if (value === undefined) return "none";
   if (typeof value === "string") return value === "" ? "empty" : shortened(value);

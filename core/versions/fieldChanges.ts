@@ -6,7 +6,7 @@ import type { Layout } from "../format/types";
 import { namesAt, isKeyed, isSameValue, ownValue, valueAt, withValueAt, type FieldPath, type Keyed } from "./fields";
 
 /**
- * value: a field, or an item of a list, `was` and `is` now something else; undefined: not there · order: the items of a list stand in
+ * value: a field, or an item of a list, `was` and `is` now something else; undefined: not there · order: the items of a list are in
  * another order.
  */
 export type FieldChange =
@@ -54,7 +54,7 @@ export function inverseOf(changes: readonly FieldChange[]): readonly FieldChange
   return [...back.filter((c) => c.kind === "value"), ...back.filter((c) => c.kind === "order")];
 }
 
-/** A change that met something else than it was made on. gone: what held the field is no longer there · other: another value stands there. */
+/** A change that met something else than it was made on. gone: what held the field is no longer there · other: another value is there. */
 export interface Conflict {
   readonly change: FieldChange;
   readonly why: "gone" | "other";
@@ -65,7 +65,7 @@ export interface Applied {
   readonly conflicts: readonly Conflict[];
 }
 
-/** Makes changes in a version. `others`: what becomes of a field that has another value by now: the change is made all the same, or it is left. */
+/** Makes changes in a version. `others`: what becomes of a field that has another value by now: the change is made all the same, or it remains. */
 export function applyChanges(layout: Layout, changes: readonly FieldChange[], others: "overwrite" | "leave" = "overwrite"): Applied {
   const conflicts: Conflict[] = [];
   let now = layout;

@@ -1,6 +1,6 @@
 /**
- * Where in a layout something stands, told so that it is found again in another version: items of lists by what they are called, never
- * by their place. `["controls", "helm", "feel", "inner"]` is the inner dead zone of helm, wherever helm stands in the list by then.
+ * Where in a layout something is, told so that it is found again in another version: items of lists by what they are called, never
+ * by their place. `["controls", "helm", "feel", "inner"]` is the inner dead zone of helm, wherever helm is in the list by then.
  */
 /** Keys and what items are called, from the layout inwards. */
 export type FieldPath = readonly string[];
@@ -15,7 +15,7 @@ const byKey =
   (item: unknown): string =>
     isKeyed(item) ? String(item[key]) : "";
 
-/** What the items of a list are called, by where the list stands. Every other list is a value as a whole. */
+/** What the items of a list are called, by where the list is. Every other list is a value as a whole. */
 const NAMED: Readonly<Record<string, (item: unknown) => string>> = {
   actions: byKey("name"),
   moments: byKey("id"),
@@ -46,10 +46,10 @@ export function isSameValue(a: unknown, b: unknown): boolean {
   return [...keys].every((key) => isSameValue(ownValue(a, key), ownValue(b, key)));
 }
 
-/** What stands under a key of an object's own. */
+/** What is under a key of an object's own. */
 export const ownValue = (value: Keyed, key: string): unknown => (Object.hasOwn(value, key) ? value[key] : undefined);
 
-/** What stands at a path, and whether what holds it is there; a key that is not there has the value undefined. */
+/** What is at a path, and whether what holds it is there; a key that is not there has the value undefined. */
 export function valueAt(within: unknown, path: FieldPath): { readonly held: boolean; readonly value: unknown } {
   let value = within;
   for (let i = 0; i < path.length; i += 1) {

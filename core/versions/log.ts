@@ -17,7 +17,7 @@ export interface LogRecord {
   readonly kind: RecordKind;
   /** What was done: "move horn". */
   readonly label: string;
-  /** What came of it, where that can be told in a line: "horn moved 3.2 mm right". */
+  /** What came of it, where that can be reported in a line: "horn moved 3.2 mm right". */
   readonly words?: string;
   readonly time: number;
   readonly by: string;
@@ -43,15 +43,15 @@ export interface History {
 /** @internal exported for its test */
 export const NO_HISTORY: History = { past: [], future: [] };
 
-/** Of how many edits the log is kept; besides, named states stay. */
+/** Of how many edits the log is kept; in addition, named states stay. */
 export const MOST_EDITS = 1000;
 
-/** The history of those whose edits count as one's own. */
+/** The history of those whose edits count as your own. */
 export function historyOf(records: readonly LogRecord[], isOwn: (by: string) => boolean): History {
   return records.reduce((history, record) => (isOwn(record.by) ? withRecord(history, record) : history), NO_HISTORY);
 }
 
-/** The history after one more record of one's own. */
+/** The history after one more your own record. */
 export function withRecord(history: History, record: LogRecord): History {
   const { past, future } = history;
   switch (record.kind) {

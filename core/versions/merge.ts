@@ -1,7 +1,7 @@
 /**
  * Two windows at one layout. What one of them has not written yet is made again on what the other has written meanwhile: fields that only
  * one of them touched keep both; where both changed the same field, the later write wins, and the version that lost is handed out, to be
- * kept by name. A version that would not be a sound layout is never made: then what came later stands back, and is handed out as well.
+ * kept by name. A version that would not be a sound layout is never made: then what came later is back, and is handed out as well.
  */
 import { checked } from "../editing/edits/checked";
 import { freeIdOf } from "../editing/edits/ids";
@@ -89,7 +89,7 @@ export function madeOn(from: Layout, made: Result<Layout>): (now: Layout) => Res
   };
 }
 
-/** One of each side is enough: theirs before anything of one's own came to it, one's own with all that was done. */
+/** One of each side is enough: theirs before your own anything came to it, your own with all that was done. */
 function onceEach(lost: readonly LostVersion[]): readonly LostVersion[] {
   const theirs = lost.filter((l) => l.whose === "theirs");
   const own = lost.filter((l) => l.whose === "own");
@@ -114,7 +114,7 @@ function withFreeIds(layout: Layout, changes: readonly FieldChange[]): readonly 
   return made;
 }
 
-/** Where the paths of changes speak of what stands on the glass: the list and the key that stand before its id. */
+/** Where the paths of changes speak of what is on the glass: the list and the key that are before its id. */
 const SPEAKS: readonly (readonly [path: readonly string[], at: number])[] = [
   [["arrangements", "", "overrides"], 3],
   [["workbench", "locked"], 2],
@@ -131,7 +131,7 @@ function renamed(change: FieldChange, from: string, to: string): FieldChange {
   return { ...change, path: spoken, was: change.was.map(call), is: change.is.map(call) };
 }
 
-/** A value in which the id of a thing, the cluster it stands in, and the keys of overrides are another. */
+/** A value in which the id of a thing, the cluster it is in, and the keys of overrides are another. */
 function renamedIn(value: unknown, from: string, to: string): unknown {
   if (Array.isArray(value)) return value.map((item) => renamedIn(item, from, to));
   if (!isKeyed(value)) return value;

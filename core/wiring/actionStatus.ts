@@ -1,6 +1,6 @@
 /**
- * How each action stands, in a word: what serves it in each moment, what is still to do, and where the chain is broken.
- * Screens have no say here: what an arrangement hides on one of them is told by the findings.
+ * How each action is, in a word: what serves it in each moment, what is still to do, and where the chain is broken.
+ * Screens have no say here: what an arrangement hides on one of them is reported by the findings.
  */
 import { withArticle } from "../derived/counted";
 import { portFits, serveLacks } from "../engine/input/fits";
@@ -9,7 +9,7 @@ import type { Action, Layout, Serve } from "../format/types";
 import { nearestWord } from "../engine/nearest";
 import { hardwareEnds } from "./hardwareWires";
 
-/** How an action stands. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */
+/** How an action is. `part`: served in some of its moments only; `idle`: wanted nowhere, or meant for desks and bound to nothing there. */
 export type ActionStatusKind = "not-read" | "desk-only" | "idle" | "misspelt" | "unserved" | "part" | "touch-only" | "served";
 
 export interface ActionStatus {
@@ -44,7 +44,7 @@ function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
 export const serversOf = ({ controls }: Pick<Layout, "controls">, action: Pick<Action, "name" | "kind">) =>
   controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
 
-/** How every action of a layout stands, in the layout's order. */
+/** How every action of a layout is, in the layout's order. */
 export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "moments">): ActionStatus[] {
   const names = new Set(layout.actions.map((a) => a.name));
   const strays = [...new Set(layout.controls.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)))].filter((word) => !names.has(word));
@@ -103,7 +103,7 @@ export function looseEnds(layout: Pick<Layout, "actions" | "controls">): LooseEn
 /** One thing left to do: an action that a thumb cannot give everywhere, or a control that leads nowhere. */
 export type ToDo = { readonly kind: "action"; readonly name: string } | { readonly kind: "control"; readonly id: string };
 
-/** All that is left to do, actions first. A control whose word is nearly that of an action told already is not told again. */
+/** All that remains to do, actions first. A control whose word is nearly that of an action told already is not told again. */
 export function leftToDo(layout: Pick<Layout, "actions" | "controls" | "moments">): ToDo[] {
   const actions = actionStatuses(layout).filter((s) => s.toDo);
   const told = new Set(actions.flatMap((s) => (s.near === null ? [] : [s.name])));

@@ -1,7 +1,7 @@
 /**
  * Bringing controls of one layout into another game: the words of the two are matched, what does not go together is said,
  * then controls with their clusters and pictures come over, or the looks alone. Arrangements stay behind: they are made for
- * the screens and controls of their own layout.
+ * the screens and their own controls layout.
  */
 import { checked } from "../editing/edits/checked";
 import { byId, byName } from "../derived/byId";
@@ -14,7 +14,7 @@ import { nearestWord } from "../engine/nearest";
 import { refused, type Result } from "../engine/result";
 import { portWhyNot, serveAs } from "./serves";
 
-/** How a word of the other layout stands to this one's. */
+/** How a word of the other layout is to this one's. */
 export type MatchState = "same" | "near" | "none";
 export interface WordMatch {
   readonly word: string;
@@ -61,7 +61,7 @@ export interface Adoption {
   readonly controls: ReadonlyMap<string, ControlChoice>;
   /** Layout units here that one unit there comes to, so that what is taken over keeps its size under the thumb. */
   readonly unitRatio: number;
-  /** Clusters there that are this layout's own, by the same id: what stands in them there stands in them here, and they are not copied. */
+  /** Clusters there that are this layout's own, by the same id: what is in them there is in them here, and they are not copied. */
   readonly joins?: ReadonlySet<string>;
 }
 
@@ -88,7 +88,7 @@ export function mismatches(from: Layout, here: Layout, words: Adoption["words"],
   );
 }
 
-/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are left out. Gives the ids of the controls that were added or changed, and of the clusters that were added. */
+/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are omitted. Gives the ids of the controls that were added or changed, and of the clusters that were added. */
 export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
   if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
   let next = here;

@@ -1,6 +1,6 @@
 /**
  * Another kind for a control, and what becomes of its wires. Each wire goes on by the nearest port of the new kind that can give to its
- * action; what no port can give is told with the reason, before it is done.
+ * action; what no port can give is reported with the reason, before it is done.
  */
 import { withArticle } from "../derived/counted";
 import { ownEntry } from "../engine/playerChanges";
@@ -28,7 +28,7 @@ export interface ControlKindPreview {
   readonly lost: readonly LostServe[];
 }
 
-/** The ports that stand in for a port, nearest first: what means the same to the thumb, then what carries the same, then what is left. */
+/** The ports that are in for a port, nearest first: what means the same to the thumb, then what carries the same, then what remains. */
 const NEAREST: Readonly<Record<Port, readonly Port[]>> = {
   vector: ["vector", "motion"],
   motion: ["motion", "vector"],
@@ -88,7 +88,7 @@ function whyLost(serve: Serve, action: Action | null, kind: ControlKind): string
 }
 
 /**
- * Makes a control another kind, where it stands, with its name, look, moments and hit area; its wires go on as `previewControlKind` says,
+ * Makes a control another kind, where it is, with its name, look, moments and hit area; its wires go on as `previewControlKind` says,
  * its feel starts from the defaults of the kind. A shape that was the old kind's own becomes the new one's.
  */
 export function changeControlKind(layout: Layout, id: string, kind: ControlKind): Result<Layout> {

@@ -5,7 +5,7 @@ import { hardwareEvent, restingHardware } from "../engine/input/hardwareInput";
 import { tickTime } from "../engine/input/advance";
 
 /**
- * The value (0…1) at every tick while a key gives an axis in full for `heldMs`, and after it until `lastMs`. It is worked out by
+ * The value (0…1) at every tick while a key gives an axis in full for `heldMs`, and after it until `lastMs`. It is computed by
  * the same function that plays, so the picture cannot differ from the feel.
  */
 export function easeTrace(smoothing: Pick<Action, "riseMs" | "fallMs">, heldMs: number, lastMs: number, hz: number): { t: number; value: number }[] {

@@ -1,6 +1,6 @@
 /**
  * Presses that smoothing swallows. A value that rises in 300 ms has come a twentieth of its way when a press of one tick is over: what
- * comes and goes within a tick toward a smoothed action is nearly nothing. That is told at the wire, with what helps.
+ * comes and goes within a tick toward a smoothed action is nearly nothing. That is reported at the wire, with what helps.
  */
 import { changeAction } from "../editing/edits/actions";
 import { changeFeel } from "../editing/edits/controls";
@@ -8,7 +8,7 @@ import { portCarries, portFits, serveLacks } from "../engine/input/fits";
 import type { Action, Control, Layout, Serve } from "../format/types";
 import type { Result } from "../engine/result";
 
-/** The ticks a second by which it is told: those of most screens. */
+/** The ticks a second by which it is reported: those of most screens. */
 const HZ = 60;
 /** From this part on a press of one tick is felt as one. */
 const FELT = 0.5;

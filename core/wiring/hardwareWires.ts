@@ -1,6 +1,6 @@
 /**
  * Keys, mouse and pads as ends of wires: what each is called in the file, what it can give to an action, and the edits
- * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is told from all
+ * that plug it in and out. One physical end (the key W, the pad's button 0) has one text by which it is reported from all
  * others, so that two actions on one key are seen to hang on the same end.
  */
 import { ownEntry } from "../engine/playerChanges";
@@ -12,11 +12,11 @@ import { ok, refused, type Result } from "../engine/result";
 export type KeySource = Action["keys"][number];
 export type MouseSource = Action["mouse"][number];
 export type PadSource = Action["pad"][number];
-/** Which list of an action a desk source stands in. */
+/** Which list of an action a desk source is in. */
 export type HardwareList = "keys" | "mouse" | "pad";
 export type HardwareSource = KeySource | MouseSource | PadSource;
 
-/** One desk source of an action: where it stands, and the end it hangs on. */
+/** One desk source of an action: where it is, and the end it hangs on. */
 export interface HardwareWire {
   readonly action: string;
   readonly list: HardwareList;

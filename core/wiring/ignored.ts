@@ -1,4 +1,4 @@
-/** Parts of wires that give nothing: a value where the port gives an amount of its own, a scale where it gives only yes or no. */
+/** Parts of wires that give nothing: a value where the port gives its own amount, a scale where it gives only yes or no. */
 import { portCarries, portFits } from "../engine/input/fits";
 import { byName } from "../derived/byId";
 import type { ActionKind, Layout, Serve } from "../format/types";
@@ -11,7 +11,7 @@ export interface IgnoredPart {
   readonly word: string;
 }
 
-/** The part of a serve that is ignored toward an action of this kind (the table of docs/FORMAT.md), and why; null where every part counts. A pair that does not fit gives nothing at all and is told elsewhere. */
+/** The part of a serve that is ignored toward an action of this kind (the table of docs/FORMAT.md), and why; null where every part counts. A pair that does not fit gives nothing at all and is reported elsewhere. */
 export function ignoredPart({ port, value, scale }: Pick<Serve, "port" | "value" | "scale">, kind: ActionKind): Pick<IgnoredPart, "part" | "word"> | null {
   if (!portFits(port, kind)) return null;
   const isPress = portCarries(port) === "press";

@@ -23,7 +23,7 @@ const servesOf = (layout: Layout) => layout.controls.flatMap((c) => (c.serves as
 test("an action is left to do exactly where the findings say that nothing serves it, as long as all wires fit", () => {
   fc.assert(
     fc.property(layoutArbitrary, screenArbitrary, (any, screen) => {
-      // Wires that do not fit are a finding of their own, and what an arrangement hides is a matter of the screen.
+      // Wires that do not fit are a their own finding, and what an arrangement hides is a matter of the screen.
       const kinds = new Map(any.actions.map((a) => [a.name, a.kind]));
       const fits = (s: Serve) => {
         const kind = kinds.get(s.action);
@@ -123,7 +123,7 @@ test("whatever is taken over of any layout into any other is sound, and brings n
         const actions = new Map(layout.actions.map((a) => [a.name, a]));
         for (const control of layout.controls.filter((c) => !before.has(c.id)))
           for (const s of control.serves as readonly Serve[]) expect(portFits(s.port, actions.get(s.action)!.kind)).toBe(true);
-        // What was told beforehand as not going together is what stays behind, where words mean actions that are here.
+        // What was reported beforehand as not going together is what stays behind, where words mean actions that are here.
         fc.pre(what === "control" && wish === "means" && [...words.values()].every((w) => w.kind === "means"));
         expect(servesOf(layout).length).toBe(servesOf(here).length + servesOf(from).length - mismatches(from, here, words, ids).length);
       },

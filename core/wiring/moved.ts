@@ -1,6 +1,6 @@
 /** What on a pad has just been moved: for binding by moving it (standard mapping of the W3C Gamepad API). */
 
-/** A pad as it stands at a moment: buttons 0…1, axes −1…1. */
+/** A pad as it is at a moment: buttons 0…1, axes −1…1. */
 export interface PadSnapshot {
   readonly buttons: readonly number[];
   readonly axes: readonly number[];

@@ -9,7 +9,7 @@ import { adopt, type Adoption, type WordChoice } from "./adopt";
 
 const servesOf = (layout: Layout) => layout.controls.flatMap((c) => c.serves as readonly Serve[]);
 
-/** What was copied: a small layout of its own. `whole`: the ids of the clusters that were copied as such; of the others only some controls were. */
+/** What was copied: its own small layout. `whole`: the ids of the clusters that were copied as such; of the others only some controls were. */
 export interface Clip {
   readonly layout: Layout;
   readonly whole: readonly string[];
@@ -28,7 +28,7 @@ export function plainWords(clip: Clip, here: Layout): Map<string, WordChoice> {
 }
 
 /**
- * Pastes. A control whose cluster was not copied as such stands in the cluster of that id here, where there is one; else its cluster
+ * Pastes. A control whose cluster was not copied as such is in the cluster of that id here, where there is one; else its cluster
  * comes with it. Gives the keys of what came: clusters, and controls outside them.
  */
 export function pasteClip(clip: Clip, here: Layout, choice: Pick<Adoption, "words" | "unitRatio">): Result<{ layout: Layout; keys: string[] }> {

@@ -1,6 +1,6 @@
 /**
  * Rectangles that were drawn elsewhere become controls: what each most likely is, by its name and its shape, and where it is tied. All of it
- * is a guess until somebody has looked; what is taken stands to the px where it was drawn.
+ * is a guess until somebody has looked; what is taken is to the px where it was drawn.
  */
 import { byId } from "../derived/byId";
 import { gather } from "../editing/clusters";
@@ -51,7 +51,7 @@ const partsOf = (name: string): readonly string[] =>
     .split(/[^\p{L}\p{N}]+/u)
     .filter((part) => part !== "");
 
-/** Words that say what a thing is or where it stands, and nothing of which action it serves. */
+/** Words that say what a thing is or where it is, and nothing of which action it serves. */
 const SILENT = new Set([...KIND_WORDS.flatMap(([, words]) => [...words]), "left", "right", "icon", "image", "img", "rect", "the", "ui", "hud", "control"]);
 
 /** A shorter word is no other's misspelling: most short words are near some other. */
@@ -69,7 +69,7 @@ export function actionOfName(name: string, actions: readonly Pick<Action, "name"
   return parts.join("-").length >= LEAST_NEAR_LETTERS ? nearestWord(parts.join("-"), names, 1) : null;
 }
 
-/** A round thing at least so wide is taken for a stick, mm; a thing at least so much of the screen's width for a touchpad. */
+/** A round thing at least so wide is taken for a stick, mm; a thing at least this much of the screen's width for a touchpad. */
 const STICK_MM = 18;
 const TOUCHPAD_PART = 0.25;
 

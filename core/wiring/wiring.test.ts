@@ -199,7 +199,7 @@ test("how each action stands, moment by moment, and what is left to do", () => {
     { control: "bell", index: 0, word: "nearly towline", near: "towline" },
     { control: "idle", index: null, word: "serves nothing", near: null },
   ]);
-  // The misspelt bell is told once, at its action; the finding for an unserved action and the count agree.
+  // The misspelt bell is reported once, at its action; the finding for an unserved action and the count agree.
   expect(leftToDo(harbour())).toEqual([
     { kind: "action", name: "helm" },
     { kind: "action", name: "towline" },

@@ -7,7 +7,7 @@ const USUAL: readonly (readonly [ActionKind, ReadonlySet<string>])[] = [
   ["axis", new Set("steer steering turn throttle zoom lean sidle yaw pitch axis rudder".split(" "))],
 ];
 
-/** The kind a word most likely is of, by any of its parts; a press where nothing tells. */
+/** The kind a word most likely is of, by any of its parts; a press where nothing reports. */
 export function wordKind(word: string): ActionKind {
   const parts = word
     .replace(/([a-z\d])([A-Z])/g, "$1 $2")

@@ -106,7 +106,7 @@ withCompiler("all conformance cases: every place and every frame, under the sani
 const screenText = ({ widthPx, heightPx, ppi, insets: { left, top, right, bottom } }: Screen) =>
   `${widthPx}x${heightPx}@${ppi}${left + top + right + bottom > 0 ? `+${left},${top},${right},${bottom}` : ""}`;
 
-/** A finger on a control or just beside it: which control, where on it (fractions of its area), after how long. */
+/** A finger on a control or just next to it: which control, where on it (fractions of its area), after how long. */
 const fingers = fc.array(
   fc.record({
     wait: fc.integer({ min: 0, max: 40 }),
@@ -179,7 +179,7 @@ withCompiler("broken played files: both readers take the same ones, and refuse t
   let refused = 0;
   done.forEach(({ status, stderr }, i) => {
     const read = readPlayed(broken[i]);
-    // A path is told to terminals: what is not plain stands in it as a question mark.
+    // A path is reported to terminals: what is not plain is in it as a question mark.
     const said = read.ok ? "" : `nodulum-replay: ${paths[i]}: ${problemText(read.problems).replace(/[^\x20-\x7e]/gu, "?")}\n`;
     if (!read.ok) refused += 1;
     expect([i, status, stderr]).toEqual([i, read.ok ? 0 : 2, said]);

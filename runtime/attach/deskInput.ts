@@ -4,7 +4,7 @@ import { createListening } from "./listen";
 
 /** Marks an event that the runtime itself has made: it is not taken for input. */
 export const OWN_EVENT = "nodulumMade";
-/** Marks a pad of its own among those of the browser. */
+/** Marks its own pad among those of the browser. */
 export const OWN_PAD = "nodulum";
 
 export interface DeskParts {

@@ -89,7 +89,7 @@ function canScroll(element: HTMLElement, axis: "x" | "y"): boolean {
       const [all, shown] = axis === "x" ? [at.scrollWidth, at.clientWidth] : [at.scrollHeight, at.clientHeight];
       const isRoot = at === document.documentElement;
       const isBodyOfRoot = at === document.body && getComputedStyle(document.documentElement).overflow === "visible";
-      // The page scrolls unless it is told not to; an element scrolls if it is told to.
+      // The page scrolls unless it is reported not to; an element scrolls if it is reported to.
       if (
         isRoot
           ? all > shown + TOUCHES_PX && overflow !== "hidden" && overflow !== "clip"
@@ -187,7 +187,7 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
     laid.follow(shown);
     const next = measure(shown.getBoundingClientRect());
     const isSame = JSON.stringify(next) === JSON.stringify(screen);
-    // The same screen stays the very same object: an element that only moves is not drawn anew.
+    // The same screen stays the very same object: an element that only moves is not redrawn.
     if (!isSame) screen = next;
     return !isSame || !wasSeen;
   };

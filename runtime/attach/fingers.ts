@@ -19,9 +19,9 @@ export interface FingersParts {
   readonly feed: (event: InputEvent) => void;
   /** Whether a touch at a point would be taken: by a control there, or by one it may slide onto. */
   readonly takes: (point: Point) => boolean;
-  /** A finger has come down, or a mouse where it stands for one. */
+  /** A finger has come down, or a mouse where it is for one. */
   readonly touched: () => void;
-  /** Whether the main button of a mouse stands for a finger just now. */
+  /** Whether the main button of a mouse represents a finger just now. */
   readonly mouseTouches: () => boolean;
   /** Whether the mouse counts as a mouse. */
   readonly mouse: boolean;
@@ -70,7 +70,7 @@ interface Finger {
   clientY: number;
 }
 
-/** Where an event happened, also inside a shadow tree, whose host the window is told. */
+/** Where an event happened, also inside a shadow tree, whose host the window is reported. */
 function targetOf(event: Event): Node | null {
   const [target] = event.composedPath();
   return target instanceof Node ? target : null;
@@ -88,7 +88,7 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
   const listening = createListening();
   /** The fingers that the engine knows, by their pointers. */
   const down = new Map<number, Finger>();
-  /** Every pointer that was taken and is still down, also those that the engine has let go of. */
+  /** Every pointer that was taken and is still down, also those that the engine has release. */
   const taken = new Set<number>();
   /** Pointers of ours that have gone: what browsers tell of them afterwards (out, leave, click) is nobody's. */
   const gone = new Set<number>();
@@ -166,7 +166,7 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
     const finger = down.get(event.pointerId);
     if (finger) {
       [finger.clientX, finger.clientY] = [event.clientX, event.clientY];
-      // A phone tells of several movements at once: each counts.
+      // A phone reports several movements at once: each counts.
       const all = finger.isMouse ? [] : (event.getCoalescedEvents?.() ?? []);
       if (all.length > 1) for (const one of all) give(one, "move", true);
       else give(event, "move", true);

@@ -10,15 +10,15 @@
  */
 import { setOwnStyle } from "../canvasAbove";
 
-/** How far the two may lie apart before ours is laid anew, CSS px. */
+/** How far the two may lie apart before ours is laid again, CSS px. */
 const APART_PX = 0.01;
 const STEP_PX = 1000;
-/** The transforms that an element has of its own; ours takes them over. */
+/** The transforms that its own element has; ours takes them over. */
 const OWN_TRANSFORMS = ["transform", "transform-origin", "rotate", "scale", "translate"] as const;
 
 /** Something of ours that lies over an element. */
 export interface Laid {
-  /** Lays it anew where it does not lie over the element any more. True: it has been moved. */
+  /** Lays it again where it does not lie over the element any more. True: it has been moved. */
   follow(element: HTMLElement): boolean;
 }
 
@@ -36,7 +36,7 @@ function borderSide(style: CSSStyleDeclaration, side: "width" | "height", ends: 
   return style.boxSizing === "border-box" ? inner : ends.reduce((all, end) => all + px(`padding-${end}`) + px(`border-${end}-width`), inner);
 }
 
-/** Begins with `ours`, which must have the same offset parent as the element; `style` is put on it besides. */
+/** Begins with `ours`, which must have the same offset parent as the element; `style` is put on it in addition. */
 export function createLaid(ours: HTMLElement, style: Readonly<Record<string, string>>): Laid {
   setOwnStyle(ours, { ...style, display: "block", position: "absolute", "pointer-events": "none", "box-sizing": "border-box" });
   const set = (name: string, value: string) => ours.style.setProperty(name, value, "important");

@@ -15,7 +15,7 @@ interface Told {
   readonly touches: readonly number[];
 }
 
-/** Plays deeds on a glass and writes down what a game is told. A browser numbers touches by the first number that is free. */
+/** Plays steps on a glass and writes down what a game is reported. A browser numbers touches by the first number that is free. */
 function play(list: readonly Deed[], isOurs: (finger: number) => boolean, has: (finger: number) => boolean): Told[] {
   const sieve = createTouchSieve();
   const down = new Map<number, OneTouch & { readonly finger: number }>();

@@ -1,9 +1,9 @@
 /**
- * Touch events without our fingers. A browser tells of the same finger twice, as a pointer and as a touch, under two numbers that have nothing to
+ * Touch events without our fingers. A browser reports the same finger twice, as a pointer and as a touch, under two numbers that have nothing to
  * do with each other. A pointer comes down just before its touch does, at the same place: so a touch that starts belongs to the nearest pointer
  * that waits for one.
  *
- * A touch event lists fingers of ours beside those of the game. The game gets the same event with our fingers left out, or none.
+ * A touch event lists fingers of ours next to those of the game. The game gets the same event with our fingers omitted, or none.
  */
 import type { Point } from "../../core/engine/geometry/point";
 

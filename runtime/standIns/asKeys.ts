@@ -54,7 +54,7 @@ function modifiersOf(isDown: (code: string) => boolean) {
   return { shiftKey: flag(MODIFIERS.shiftKey), ctrlKey: flag(MODIFIERS.ctrlKey), altKey: flag(MODIFIERS.altKey), metaKey: flag(MODIFIERS.metaKey) };
 }
 
-/** Where a key is that stands on a keyboard twice (`KeyboardEvent.location`). */
+/** Where a key is that is on a keyboard twice (`KeyboardEvent.location`). */
 function locationOf(code: string): number {
   if (code.startsWith("Numpad")) return KeyboardEvent.DOM_KEY_LOCATION_NUMPAD;
   const [, side] = /^(?:Shift|Control|Alt|Meta)(Left|Right)$/.exec(code) ?? [];
@@ -68,7 +68,7 @@ function locationOf(code: string): number {
 export interface KeysOptions {
   /** Where the events go: an element, `window`, `document` or a selector. Without it the game's element, or what in it has the focus. */
   readonly target?: StandInTarget;
-  /** Whether a key that is held comes again, as on a keyboard. True unless told. */
+  /** Whether a key that is held comes again, as on a keyboard. True by default. */
   readonly repeats?: boolean;
 }
 

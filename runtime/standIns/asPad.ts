@@ -71,7 +71,7 @@ export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
   });
   const tell = (type: "gamepadconnected" | "gamepaddisconnected") =>
     dispatchEvent(Object.defineProperty(new Event(type), "gamepad", { value: snapshot(type === "gamepadconnected") }));
-  // The game asks by this name, and may keep the function: it is put where the browser's own stands.
+  // The game asks by this name, and may keep the function: it is put where the browser's own is.
   const withOurs = () => {
     const all: (object | null)[] = [...browsers()];
     while (all.length < index) all.push(null);

@@ -1,4 +1,4 @@
-/** What a keyboard event says besides its code, on a plain keyboard of Latin letters: the key, and the old key code (UI Events, appendix A). */
+/** What a keyboard event says in addition to its code, on a plain keyboard of Latin letters: the key, and the old key code (UI Events, appendix A). */
 
 const NAMED: Readonly<Record<string, readonly [key: string, keyCode: number]>> = {
   Space: [" ", 32],

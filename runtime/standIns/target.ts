@@ -6,7 +6,7 @@ import type { Handle } from "../handle";
 /** The element, the window or the document that the game listens on, or a selector. */
 export type StandInTarget = EventTarget | string;
 
-/** The target of a stand-in, found anew for each event. Throws where the option finds nothing, or finds a field for text. */
+/** The target of a stand-in, found again for each event. Throws where the option finds nothing, or finds a field for text. */
 export function targetFor(handle: Pick<Handle, "over">, given: StandInTarget | undefined, name: string): () => EventTarget {
   if (given !== undefined) {
     const target = typeof given === "string" ? elementOf(given, `${name}: target`) : given;

@@ -16,7 +16,7 @@ export function instruments(w: number, h: number): readonly Box[] {
 
 type Ctx = CanvasRenderingContext2D;
 
-/** `task`: where the task line stands; null: nowhere. */
+/** `task`: where the task line is; null: nowhere. */
 export function drawWorld(ctx: Ctx, tug: TugState, { w, h }: { readonly w: number; readonly h: number }, task: TaskPlace | null): void {
   const zoom = Math.max(h / WORLD.h, w / WORLD.w);
   const viewW = w / zoom;
@@ -95,7 +95,7 @@ function drawBerth(ctx: Ctx, berthed: boolean): void {
   ctx.setLineDash([]);
 }
 
-/** What is left to do, and for how long it has been done. */
+/** What remains to do, and for how long it has been done. */
 function drawTask(ctx: Ctx, tug: TugState, { x, lines, em }: TaskPlace): void {
   const seconds = tug.doneAt ?? tug.time;
   const clock = `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, "0")}`;

@@ -1,4 +1,4 @@
-/** Where the tug's task line stands: near the top, under no control. Lengths in px of the screen. */
+/** Where the tug's task line is: near the top, under no control. Lengths in px of the screen. */
 import { wordWidth } from "../../core/derived/letterWidths";
 import type { Box } from "../../core/engine/geometry/point";
 
@@ -31,7 +31,7 @@ export function boxOfTask({ x, lines, em }: TaskPlace): Box {
 
 const meet = (a: Box, b: Box) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
-/** The place nearest to where the line usually stands that nothing covers, in one line before two, in large letters before small ones; null where there is none. */
+/** The place nearest to where the line usually is that nothing covers, in one line before two, in large letters before small ones; null where there is none. */
 export function taskPlace(covers: readonly Box[], room: Box, { w, h }: { readonly w: number; readonly h: number }): TaskPlace | null {
   const shorter = Math.min(w, h);
   const usual = { x: w / 2, y: (78 / 720) * shorter };

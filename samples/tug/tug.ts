@@ -8,7 +8,7 @@ import { momentOf, newTug, sail, type TugState } from "./world";
 /** The words the tug reads; a layout that has them all can be played with it. */
 export const TUG_WORDS: readonly string[] = ["helm", "lamp", "towline", "horn"];
 
-/** The tug, with its state, and where its task line stands on a screen with controls over it. */
+/** The tug, with its state, and where its task line is on a screen with controls over it. */
 export interface Tug extends Game {
   readonly state: () => TugState;
   /** Says what covers the glass, and where the line may stand, px of the screen. */
@@ -32,7 +32,7 @@ export function createTug(): Tug {
   return {
     tick(values, ms) {
       const next = sail(tug, values, ms);
-      // While the log is open or the game is paused, its time stands and it is drawn as it was.
+      // While the log is open or the game is paused, its time is and it is drawn as it was.
       if (next.time !== tug.time || next.logOpen !== tug.logOpen || next.paused !== tug.paused || next.horn !== tug.horn || next.pumping !== tug.pumping)
         revision += 1;
       tug = next;

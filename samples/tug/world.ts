@@ -34,7 +34,7 @@ export interface TugState {
   readonly horn: boolean;
   readonly pumping: boolean;
   readonly barge: { readonly x: number; readonly y: number; readonly towed: boolean };
-  /** What is left of the fire, 1…0. */
+  /** What remains of the fire, 1…0. */
   readonly fire: number;
   readonly logOpen: boolean;
   readonly paused: boolean;
@@ -121,7 +121,7 @@ export function sail(tug: TugState, values: ActionValues, ms: number): TugState 
 const isInBerth = ({ x, y }: { readonly x: number; readonly y: number }): boolean =>
   x >= BERTH.x && x <= BERTH.x + BERTH.w && y >= BERTH.y && y <= BERTH.y + BERTH.h;
 
-/** Where the barge is once the tug stands at `at`; `line`: whether the towline is out. */
+/** Where the barge is once the tug is at `at`; `line`: whether the towline is out. */
 function tow(barge: TugState["barge"], { x, y, heading }: Pick<TugState, "x" | "y" | "heading">, line: boolean): TugState["barge"] {
   const stern = { x: x - Math.cos(heading) * 46, y: y - Math.sin(heading) * 46 };
   const dx = barge.x - stern.x;

@@ -1,4 +1,4 @@
-/** What stands in the yard for each action, and what it remembers: how long and how often, which way and how fast. Pure: a body and its value in, a body out. */
+/** What is in the yard for each action, and what it remembers: how long and how often, which way and how fast. Pure: a body and its value in, a body out. */
 import type { ActionValues } from "../../core/engine/input/events";
 import { clampTo } from "../../core/engine/geometry/point";
 import type { ActionKind } from "../../core/format/types";
@@ -33,7 +33,7 @@ const PUCK_PUSH = 6;
 const PUCK_DRAG = 2.4;
 /** The way of a vector is remembered so long, ms. */
 export const TRAIL_MS = 2000;
-/** The unit disc is told in cells, so many a side of the square about it. */
+/** The unit disc is reported in cells, this many a side of the square about it. */
 const CELLS = 16;
 /** How many of the cells have their middle within the disc. */
 const CELLS_IN_DISC = Array.from({ length: CELLS * CELLS }, (_, i) => i).filter((i) => {
@@ -111,7 +111,7 @@ export function moveBody(body: YardBody, name: string, values: ActionValues, { m
   }
 }
 
-/** What a body tells in figures. */
+/** What a body reports in figures. */
 export function bodyWords(body: YardBody): string {
   switch (body.kind) {
     case "puck": {

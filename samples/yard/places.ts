@@ -17,9 +17,9 @@ export interface Disc {
 /** The room a body's words need below its disc, and to each side of its middle, as parts of its radius. */
 const LABEL_ROOM = 0.9;
 const LABEL_SIDE = 1.45;
-/** Places are tried so many to the screen's shorter side. */
+/** Places are tried this many to the screen's shorter side. */
 const GRID = 40;
-/** The largest and the smallest disc, as parts of the shorter side; between them the size is sought in so many halvings. */
+/** The largest and the smallest disc, as parts of the shorter side; between them the size is sought in this many halvings. */
 const LARGEST = 0.17;
 const SMALLEST = 0.015;
 const TRIES = 6;
@@ -47,7 +47,7 @@ function isNear(box: Box, { x, y }: Point, px: number): boolean {
 export function isFree({ cx, cy, r }: Disc, covers: readonly Box[], room: Box): boolean {
   if (cx - r * LABEL_SIDE < room.x || cx + r * LABEL_SIDE > room.x + room.w) return false;
   if (cy - r < room.y || cy + r * (1 + LABEL_ROOM) > room.y + room.h) return false;
-  // The words below it are told by three points of their line.
+  // The words below it are reported by three points of their line.
   const y = cy + r * (1 + LABEL_ROOM / 2);
   const middle = { x: cx, y: cy };
   const words = [
@@ -62,7 +62,7 @@ export function isFree({ cx, cy, r }: Disc, covers: readonly Box[], room: Box): 
   return true;
 }
 
-/** Where bodies may stand on a screen: within what notches and the system leave, clear of its round corners. */
+/** Where bodies may be on a screen: within what notches and the system leave, clear of its round corners. */
 export function roomOf(screen: Screen): Box {
   const { safe } = framesOf(screen);
   const corner = screen.cornerPx * 0.3;
@@ -102,7 +102,7 @@ export function placing(count: number, { seen, landings }: Covers, room: Box): P
 }
 
 /**
- * Places for so many bodies, all of one size: nearly the largest at which all of them fit. Where even the smallest do not (a screen that is
+ * Places for this many bodies, all of one size: nearly the largest at which all of them fit. Where even the smallest do not (a screen that is
  * covered all over), as many as fit come; the others have no place.
  */
 export function placesFor(count: number, covers: readonly Box[], room: Box): readonly Disc[] {

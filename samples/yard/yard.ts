@@ -1,7 +1,7 @@
 /**
- * The test yard: every action of a layout drives a body of its own, under its own word. A vector pushes a puck in its
+ * The test yard: every action of a layout drives its own body, under its own word. A vector pushes a puck in its
  * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else;
- * where its bodies stand it is told.
+ * where its bodies stand it is reported.
  */
 import type { PlayedAction } from "../../core/engine/types";
 import type { Game } from "../game";

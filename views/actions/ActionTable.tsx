@@ -1,5 +1,5 @@
 "use client";
-/** The same as the sheet in rows: an action a row, with its kind, how it stands, its inputs and the controls that serve it. Everything the sheet does can be done here. */
+/** The same as the sheet in rows: an action a row, with its kind, the status of it, its inputs and the controls that serve it. Everything the sheet does can be done here. */
 import { says } from "../reading/sentences";
 import { X } from "lucide-react";
 import { byId } from "../../core/derived/byId";

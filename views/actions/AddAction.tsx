@@ -1,5 +1,5 @@
 "use client";
-/** A new action: its word as the game's code has it, and its kind. Enter adds it and the field stands ready for the next. */
+/** A new action: its word as the game's code has it, and its kind. Enter adds it and the field is ready for the next. */
 import { useState, type FormEvent } from "react";
 import { addAction } from "../../core/editing/edits/actions";
 import type { ActionKind } from "../../core/format/types";

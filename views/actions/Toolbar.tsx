@@ -1,5 +1,5 @@
 "use client";
-/** What of the sheet is seen: search, moment, state, groups; sheet or table; how much is left to do, and the next of it. */
+/** What of the sheet is seen: search, moment, state, groups; sheet or table; how much remains to do, and the next of it. */
 import { counted } from "../../core/derived/counted";
 import { useRef } from "react";
 import { readingProps } from "../../ui/reading";

@@ -82,7 +82,7 @@ export interface LiveMarks {
   mark(layout: Layout, player: Player, nowMs: number): readonly string[];
 }
 
-/** The marks are set on the elements themselves: a wire that comes alive is no reason to draw the sheet anew. */
+/** The marks are set on the elements themselves: a wire that comes alive is no reason to draw the sheet again. */
 export function createLiveMarks(): LiveMarks {
   const until = new Map<string, number>();
   const actionsUntil = new Map<string, number>();

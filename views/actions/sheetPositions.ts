@@ -1,8 +1,8 @@
 /**
- * Where everything stands on the patch sheet, and what belongs to a chain.
+ * Where everything is on the patch sheet, and what belongs to a chain.
  *
- * Rows have known heights, so that wires need no measuring: an action is as high as the desk inputs that stand beside it
- * need; a control stands as near to the first action it serves as those above it let it.
+ * Rows have known heights, so that wires need no measuring: an action is as high as the desk inputs that are next to it
+ * need; a control is as near to the first action it serves as those above it let it.
  */
 import type { Action, Control, Layout, Serve } from "../../core/format/types";
 import { byId } from "../../core/derived/byId";
@@ -16,7 +16,7 @@ export const CONTROL_HEAD = 28;
 export const SERVE_HEIGHT = 24;
 const GROUP_HEIGHT = 30;
 const CONTROL_GAP = 8;
-/** A desk end may stand this far from an action it gives to, CSS px; beyond that it stands by the action once more. */
+/** A desk end may stand this far from an action it gives to, CSS px; beyond that it is by the action once more. */
 const ENDS_APART_PX = 150;
 
 /** What of the layout is to be seen. */
@@ -37,11 +37,11 @@ export interface SheetRow {
   readonly y: number;
   readonly h: number;
 }
-/** Where a desk end stands. One that gives to actions far apart stands by each of them: a wire over half the sheet tells nothing. */
+/** Where a desk end is. One that gives to actions far apart is by each of them: a wire over half the sheet reports nothing. */
 export interface EndPosition extends SheetRow {
   readonly key: string;
   readonly end: string;
-  /** The action it stands by. */
+  /** The action it is by. */
   readonly by: string;
 }
 /** A wire from a desk end to an action (`fromY` at the end, `toY` at the action), or from an action to a control's serve; null where it leads nowhere. */
@@ -130,7 +130,7 @@ export function groupsOf(
     .map(([key, list]) => ({ key, word: word(key), actions: list }));
 }
 
-/** Places everything. `loose`: serves that lead nowhere, to stand by the action they were likely meant for. */
+/** Places everything. `loose`: serves that lead nowhere, to be by the action they were likely meant for. */
 export function sheetPositions(
   layout: Pick<Layout, "actions" | "controls" | "moments">,
   seen: readonly Action[],

@@ -5,7 +5,7 @@ import { createStore } from "zustand/vanilla";
 import type { HardwareList } from "../../core/wiring/hardwareWires";
 import type { ConnectionDrag } from "../interaction/wires";
 
-/** What is picked on the sheet. A wire is told by its far end: a control's serve, or an action's desk source. */
+/** What is picked on the sheet. A wire is reported by its far end: a control's serve, or an action's desk source. */
 export type Picked =
   | { readonly kind: "action"; readonly name: string }
   | { readonly kind: "control"; readonly id: string }
@@ -21,7 +21,7 @@ export interface SheetState {
   readonly search: string;
   /** Only actions wanted in this moment; null: all. */
   readonly moment: string | null;
-  /** Only actions that stand so. */
+  /** Only actions that are so. */
   readonly only: "all" | "left" | "served" | "hardware" | "unread";
   readonly grouped: boolean;
   readonly folded: ReadonlySet<string>;

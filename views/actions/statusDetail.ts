@@ -1,9 +1,9 @@
-/** How an action stands, moment by moment, in a line. */
+/** How an action is, moment by moment, in a line. */
 import type { Moment } from "../../core/format/types";
 import { byId } from "../../core/derived/byId";
 import type { ActionStatus } from "../../core/wiring/actionStatus";
 
-/** `Under way: helm; Alongside: nothing`; moments served alike are told together. Without moments what serves it, or the word alone. */
+/** `Under way: helm; Alongside: nothing`; moments served alike are reported together. Without moments what serves it, or the word alone. */
 export function statusDetail(status: ActionStatus, moments: readonly Moment[]): string {
   const nameOf = (id: string) => byId(moments).get(id)?.name ?? id;
   const alike = new Map<string, string[]>();

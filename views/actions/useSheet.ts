@@ -1,5 +1,5 @@
 "use client";
-/** What the patch sheet shows, worked out from the layout and what is searched for. */
+/** What the patch sheet shows, computed from the layout and what is searched for. */
 import { useMemo } from "react";
 import { hardwareClashes, leftToDo, looseEnds, actionStatuses, type Clash, type LooseEnd, type ActionStatus, type ToDo } from "../../core/wiring/actionStatus";
 import type { Action, Layout } from "../../core/format/types";
@@ -50,7 +50,7 @@ export function useSheet(): SheetData {
   return { layout, letters, ...facts, seen, positions, chain };
 }
 
-/** Goes to next open item after what is picked: it is picked, brought into view and given the focus. False where nothing is left. */
+/** Goes to next open item after what is picked: it is picked, brought into view and given the focus. False where nothing remains. */
 export function pickNextToDo(toDo: readonly ToDo[], layout: Pick<Layout, "actions" | "moments">): boolean {
   if (toDo.length === 0) return false;
   const { pick, folded, grouped } = sheetStore.getState();

@@ -1,5 +1,5 @@
 "use client";
-/** What to change in the code: line by line what stands there and what to write instead, to tick off, and to take along as Markdown or CSV. */
+/** What to change in the code: line by line what is there and what to write instead, to tick off, and to take along as Markdown or CSV. */
 import { counted } from "../../core/derived/counted";
 import { useEffect, useMemo, useState } from "react";
 import { changesCsv, changesMarkdown, constantFilesFor, changePlaceWords, type CodeChange } from "../../core/exchange/codeChanges";

@@ -1,5 +1,5 @@
 "use client";
-/** Where code comes from: files, a folder, a drop, or pasted; how far reading it is; and which files are left out. */
+/** Where code comes from: files, a folder, a drop, or pasted; how far reading it is; and which files are omitted. */
 import { counted } from "../../core/derived/counted";
 import { useRef, useState, type ChangeEvent, type DragEvent, type ReactNode } from "react";
 import { droppedFiles } from "../shared/droppedFiles";
@@ -102,10 +102,10 @@ function HowFar({ code: { progress, scanned, stop } }: { code: CodeReading }) {
   );
 }
 
-/** So many files are listed; a game of more is told by its folders anyway. */
+/** So many files are listed; a game of more is reported by its folders anyway. */
 const MOST_LISTED = 400;
 
-/** Files in which something was found, to be left out: tests, tools, what others wrote. */
+/** Files in which something was found, to be omitted: tests, tools, what others wrote. */
 function LeftOut({ code }: { code: CodeReading }) {
   if (code.told.length < 2) return null;
   const out = code.told.filter(([name]) => code.leftOut.has(name)).length;

@@ -1,10 +1,10 @@
 "use client";
-/** Reading a game's code: the files, how far it is, what was found, and which files are left out of it. */
+/** Reading a game's code: the files, how far it is, what was found, and which files are omitted of it. */
 import { startTransition, useEffect, useMemo, useRef, useState } from "react";
 import { scanFiles, type Scanned, type ScanProgress } from "../../workers/scan";
 import { useSessionActions } from "../session/SessionContext";
 
-/** What has been read, less what is left out; null before anything was. */
+/** What has been read, less what is omitted; null before anything was. */
 export interface CodeReading {
   readonly files: readonly File[];
   readonly scanned: Scanned | null;

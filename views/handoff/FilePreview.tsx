@@ -21,7 +21,7 @@ export function FilePreview({ parcel, file }: { readonly parcel: ParcelId; reado
         <PlayedPreview />
       </Suspense>
     );
-  // A document of ours has no script, and its policy lets none run; the frame allows none besides.
+  // A document of ours has no script, and its policy lets none run; the frame allows none in addition.
   if (type === "text/html") return <Document text={text} />;
   if (type === "text/csv") return <Table text={text} />;
   const shown = text.length > MOST_LETTERS ? text.slice(0, MOST_LETTERS) : text;

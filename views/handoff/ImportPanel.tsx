@@ -95,7 +95,7 @@ export function ImportPanel() {
     if (!incoming) return comesIn({ refused: ["Stopped. Nothing was imported."] });
     const taken = await takeIn(incoming, { signal: ending.signal, tell });
     comesIn({ done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
-    // A layout that came alone is gone to; of several, and beside others, it is told that they are there.
+    // A layout that came alone is gone to; of several, and next to others, it is reported that they are there.
     if (taken.opened && files.length === 1 && taken.refused.length === 0 && taken.done.length === 1) navigate("/layout");
   };
   const accept = (files: readonly File[], isArt = false) =>

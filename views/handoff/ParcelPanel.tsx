@@ -1,5 +1,5 @@
 "use client";
-/** How the parcel leaves: for whom it is, what may be chosen about it, what is left out, and the ways to take it. */
+/** How the parcel leaves: for whom it is, what may be chosen about it, what is omitted, and the ways to take it. */
 import { Copy, Download, Package } from "lucide-react";
 import { useState } from "react";
 import { CONSTANT_LANGUAGES, languageWord } from "../../core/exchange/constants";

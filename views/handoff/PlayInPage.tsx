@@ -1,5 +1,5 @@
 "use client";
-/** Play in my page: the address of one's own development page, what it does with the edits, and the words it asks for in vain. */
+/** Play in my page: the your own address development page, what it does with the edits, and the words it asks for in vain. */
 import { useState, type FormEvent } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";

@@ -22,5 +22,5 @@ const store = createStore<ComingIn>(() => NOTHING);
 
 export const useComingIn = (): ComingIn => useStore(store);
 export const comesIn = (some: Partial<ComingIn>): void => store.setState(some);
-/** Something new is on its way: what was told of the last is done with. */
+/** Something new is on its way: what was reported of the last is done with. */
 export const comesInAnew = (): void => store.setState(NOTHING);

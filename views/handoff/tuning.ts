@@ -1,5 +1,5 @@
 /**
- * The open layout in one's own game: the editor opens the game's development page, and every edit goes there at once. It goes on whatever view
+ * The open layout in your own game: the editor opens the game's development page, and every edit goes there at once. It goes on whatever view
  * is shown, until the page is closed or another is opened. Only that page is spoken with: by its window, its origin and a token.
  */
 import { createStore } from "zustand/vanilla";
@@ -27,7 +27,7 @@ export const useTuning = (): TuningState => useStore(store);
 /** Edits go out at most so often, ms: a drag is sixty of them a second, and each is compiled. */
 const SENT_EVERY_MS = 50;
 const LOOKED_EVERY_MS = 1000;
-/** Of what could not be read it is told at most so often, ms. */
+/** Of what could not be read it is reported at most so often, ms. */
 const COUNTED_EVERY_MS = 250;
 /** So many words asked in vain are shown. */
 const SHOWN_WORDS = 50;

@@ -23,7 +23,7 @@ import { useTakeList, type ListedTake } from "../shared/useTakeList";
 import { browserPainter } from "./browserPainter";
 import type { HandOffOptions } from "./options";
 
-/** What stands beside the application (scripts/build-page.mjs). */
+/** What is next to the application (scripts/build-page.mjs). */
 const PAGE_SCRIPT = "/nodulum-page.js";
 const RUNTIME_FILES = "/nodulum-runtime.json";
 const PORT_FILES = "/nodulum-c99.json";
@@ -34,7 +34,7 @@ async function carried(path: string): Promise<Response> {
   return answer;
 }
 
-/** Takes as files, with the frames that their own layout gives; of a take whose layout is not known the frames are left out. */
+/** Takes as files, with the frames that their own layout gives; of a take whose layout is not known the frames are omitted. */
 async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout): Promise<readonly TakeFile[]> {
   const files: TakeFile[] = [];
   const fileName = fileNamesOnce();
@@ -57,14 +57,14 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
   const list = useTakeList();
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);
-  // The list is another array at each look; what stands in it counts.
+  // The list is another array at each look; what is in it counts.
   const listed = useRef(list);
   useEffect(() => {
     listed.current = list;
   });
   const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
   return useMemo((): HandOffSource => {
-    // Of a layout with many pictures it takes a second: only what tells it works it out.
+    // Of a layout with many pictures it takes a second: only what reports it works it out.
     let digest: string | null = null;
     const digestNow = () => (digest ??= digestOfText(layoutText(layout)));
     const date = today();
@@ -88,6 +88,6 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       },
       painter: () => browserPainter(layout),
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- takeKeys stands for the list
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- takeKeys represents the list
   }, [layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, takeKeys, checker]);
 }

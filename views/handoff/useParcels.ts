@@ -27,7 +27,7 @@ export interface Counter {
   readonly stateOf: (id: ParcelId) => ParcelState;
   /** Makes one unless it is made or being made. */
   readonly want: (id: ParcelId) => Promise<MadeParcel | null>;
-  /** All of them as one zip; null where one could not be made, which its state tells. */
+  /** All of them as one zip; null where one could not be made, which its state reports. */
   readonly all: () => Promise<ParcelFile | null>;
 }
 

@@ -15,7 +15,7 @@ interface EditProps {
   readonly listed: ListedEntry;
   readonly isHere: boolean;
   readonly isOthers: boolean;
-  /** By which times are told, ms since 1970. */
+  /** By which times are reported, ms since 1970. */
   readonly today: number;
 }
 

@@ -35,7 +35,7 @@ export function tetherEnds(context: EditContext, key: string): { from: Point; to
   };
 }
 
-/** The points to which a pin may be tied at a snap: those of its own frame, then of the screen's others. */
+/** The points to which a pin may be tied at a snap: its own those frame, then of the screen's others. */
 export function anchorPoints(context: EditContext, pin: Pin): { frame: Frame; anchor: readonly [number, number]; x: number; y: number }[] {
   const frames = framesOf(context.screen, context.layout.picture);
   const plain = (["safe", "screen", "picture"] as const).filter((f) => f !== pin.frame && (f !== "picture" || context.layout.picture !== undefined));
@@ -50,7 +50,7 @@ export function anchorAt(context: EditContext, key: string, { point, free }: { p
   const ends = tetherEnds(context, key);
   if (!ends) return null;
   if (!free) {
-    // The nearest of them; where frames share a point, that of its own frame, which comes first.
+    // The nearest of them; where frames share a point, its own that frame, which comes first.
     const far = (p: Point) => Math.hypot(p.x - point.x, p.y - point.y) * scale;
     const near = anchorPoints(context, ends.pin).reduce((best, p) => (far(p) < far(best) - SAME_POINT_PX ? p : best));
     if (far(near) <= ANCHOR_SNAP_PX) return { point, frame: near.frame, anchor: near.anchor };

@@ -180,7 +180,7 @@ test("what a moving box snaps to is worked out once, from the layout as it was w
   const pump = boxOf(harbour, "pump");
   const horn = boxOf(harbour, "horn");
   g.down(control("horn"), x, y);
-  // Three px beside the line of the pump's centre, then two.
+  // Three px next to the line of the pump's centre, then two.
   for (const off of [3, 2]) {
     g.move(pump.x + pump.w / 2 + off, y - 300);
     expect(boxOf(g.now().layout, "horn").x).toBeCloseTo(pump.x + pump.w / 2 - horn.w / 2, 3);

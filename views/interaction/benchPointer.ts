@@ -2,7 +2,7 @@
  * What the pointer does on the glass: select, move, resize, tie, draw a box, span a marquee, push the glass about.
  *
  * One pointer's way (see drag.ts), and what it is about, decided by what was pressed. A gesture begins with the first real movement and
- * is one entry in the history; whatever abandons it puts everything back. What is constant while it lasts is worked out when it begins.
+ * is one entry in the history; whatever abandons it puts everything back. What is constant while it lasts is computed when it begins.
  */
 import { carryTo } from "../../core/editing/anchors";
 import { seenAs } from "../../core/editing/placing";

@@ -20,13 +20,13 @@ export type ConnectionTarget =
   | { readonly kind: "port"; readonly id: string; readonly port: Port | null }
   | { readonly kind: "end"; readonly end: string };
 
-/** A text that tells a target from all others; it stands in the page as `data-target`. */
+/** A text that reports a target from all others; it is in the page as `data-target`. */
 export function targetKey(target: ConnectionTarget): string {
   if (target.kind === "action") return `action ${target.name}`;
   return target.kind === "end" ? `end ${target.end}` : `port ${target.id} ${target.port ?? ""}`;
 }
 
-/** The target a text tells; null for a text that tells none. */
+/** The target a text reports; null for a text that reports none. */
 export function targetOf(key: string): ConnectionTarget | null {
   const [, kind, rest] = /^(action|end|port) (.*)$/.exec(key) ?? [];
   if (kind === "action") return { kind: "action", name: rest };

@@ -31,7 +31,7 @@ export type DragInput<T> =
   | { readonly type: "cancel"; readonly pointer: number }
   | { readonly type: "abandon" };
 
-/** What a drag tells: it follows the pointer from where it was pressed to where it is. */
+/** What a drag reports: it follows the pointer from where it was pressed to where it is. */
 export interface DragReport<T> {
   readonly about: T;
   readonly from: WindowPoint;

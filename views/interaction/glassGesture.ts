@@ -1,4 +1,4 @@
-/** What gestures on the glass are about, and what each does as it begins, moves, is dropped or was only a click. Pure: previews and edits are told, not made. */
+/** What gestures on the glass are about, and what each does as it begins, moves, is dropped or was only a click. Pure: previews and edits are reported, not made. */
 import { boundsOf } from "../../core/editing/align";
 import { anchorAnew, anchorTo, carryTo } from "../../core/editing/anchors";
 import { refitCluster, scaleCluster } from "../../core/editing/clusters";
@@ -39,7 +39,7 @@ export interface GlassWorld {
   readonly grid: boolean;
 }
 
-/** What was pressed: a handle, a tether's end, a control (by the ids that the page tells), or nothing of these. */
+/** What was pressed: a handle, a tether's end, a control (by the ids that the page reports), or nothing of these. */
 export type PressedOn =
   | { readonly kind: "handle"; readonly of: string; readonly handle: HandleKey }
   | { readonly kind: "tether"; readonly id: string }
@@ -158,7 +158,7 @@ function movePreview({ context, point: start, targets }: GlassGesture, { ids }: 
   ];
 }
 
-/** Whether a corner keeps the proportion unless told otherwise. */
+/** Whether a corner keeps the proportion by default. */
 function isRound({ layout }: EditContext, id: string): boolean {
   const kind = byId(layout.controls).get(id)?.kind;
   return kind === "stick" || kind === "dpad" || kind === "button" || placeableOf(layout, id)?.kind === "cluster";
@@ -222,7 +222,7 @@ function reanchored(context: EditContext, ids: readonly string[]): GlassCommand 
   return { do: "follow", edit: (now) => anchorAnew(context, editContextOf(now, context.screen, context.playerView), ids) };
 }
 
-/** What stands in a cluster has moved in it: the cluster's box is drawn about it anew. */
+/** What is in a cluster has moved in it: the cluster's box is drawn about it again. */
 function refitted({ layout, screen, playerView, resolved }: EditContext, ids: readonly string[]): readonly GlassCommand[] {
   const homes = new Set(ids.flatMap((id) => clusterOf(placementIn(layout, resolved.arrangement, id)) ?? []).filter((home) => !ids.includes(home)));
   return [...homes].map((home) => ({ do: "follow", edit: (now) => refitCluster(editContextOf(now, screen, playerView), home) }));

@@ -5,7 +5,7 @@
 import { KEY_TABLE, type KeyPlace, type KeyRow } from "./keyTable";
 import type { KeyOwner } from "./typing";
 
-/** A key that is pressed, as a KeyboardEvent tells it. */
+/** A key that is pressed, as a KeyboardEvent reports it. */
 export interface KeyStroke {
   readonly key: string;
   readonly code: string;
@@ -15,7 +15,7 @@ export interface KeyStroke {
   readonly metaKey: boolean;
 }
 
-/** Signs that are told apart with Shift and without: they are known by where they lie, for with Shift something else is written. */
+/** Signs that are distinguished with Shift and without: they are known by where they lie, for with Shift something else is written. */
 const PLACED: Readonly<Record<string, string>> = { "[": "BracketLeft", "]": "BracketRight" };
 
 /**
@@ -67,10 +67,10 @@ export function commandsFor(stroke: KeyStroke, place: KeyPlace, owner: KeyOwner)
   );
 }
 
-/** What is done at a command. False: there is nothing to do now, and the key is left to whoever else wants it. */
+/** What is done at a command. False: there is nothing to do now, and the key remains to whoever else wants it. */
 export type KeyHandlers = Readonly<Record<string, (event: KeyboardEvent) => boolean | void>>;
 
-/** Works a key off: the first of its commands that has something to do is done, and then the browser does nothing of its own. */
+/** Works a key off: the first of its commands that has something to do is done, and then the browser does its own nothing. */
 export function workKey(event: KeyboardEvent, place: KeyPlace, owner: KeyOwner, handlers: KeyHandlers): void {
   for (const command of commandsFor(event, place, owner)) {
     const handler = handlers[command];

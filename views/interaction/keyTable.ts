@@ -5,7 +5,7 @@ export type KeyPlace = "everywhere" | "actions" | "layout" | "rehearse";
 /** Under which heading the list shows it. */
 export type KeyHeading = "Everywhere" | "Actions" | "Layout: create" | "Layout: position" | "Layout: view" | "Rehearse";
 
-/** A row of the list. One without `keys` is told in the list alone: a gesture of the pointer, or what an element of its own does. */
+/** A row of the list. One without `keys` is reported in the list alone: a gesture of the pointer, or what its own element does. */
 export interface KeyRow {
   readonly heading: KeyHeading;
   readonly place: KeyPlace;

@@ -8,7 +8,7 @@
 import type { TouchInput } from "../../core/engine/input/events";
 import type { Point } from "../../core/engine/geometry/point";
 
-/** An event for the player: a touch as the engine is told of it, never cancelled. */
+/** An event for the player: a touch as the engine is reported of it, never cancelled. */
 export type PinEvent = TouchInput & { readonly type: "down" | "move" | "up" };
 /** A point of a movement, so long after it began. */
 export interface PathPoint extends Point {
@@ -40,7 +40,7 @@ export type PinInput =
   | { readonly kind: "lift all"; readonly t: number }
   | { readonly kind: "loop"; readonly t: number; readonly number: number; readonly speed: LoopSpeed | null }
   | { readonly kind: "tick"; readonly t: number }
-  /** The player has let go of everything, or is another one: what is held comes down anew. */
+  /** The player has release everything, or is another one: what is held comes down again. */
   | { readonly kind: "again"; readonly t: number }
   | { readonly kind: "screen"; readonly t: number; readonly scaleX: number; readonly scaleY: number; readonly reachPx: number };
 

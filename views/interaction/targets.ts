@@ -9,7 +9,7 @@ import { clusterOf, inCluster, placementIn, placeableBox, placeableOf } from "..
 /** A snap reaches this far, CSS px. */
 const SNAP_PX = 7;
 
-/** What is taken hold of when a control is pointed at: itself, or the cluster it stands in unless that has been entered. */
+/** What is taken hold of when a control is pointed at: itself, or the cluster it is in unless that has been entered. */
 export function targetOfPointer(layout: Layout, arrangement: string | null, id: string, entered: string | null): string {
   const cluster = clusterOf(placementIn(layout, arrangement, id));
   return cluster === null || cluster === entered ? id : cluster;

@@ -13,7 +13,7 @@ export interface KeyTarget {
 
 const TYPING =
   "input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=file]), textarea, select, [contenteditable], [role=textbox], [role=spinbutton]";
-/** What is marked `data-keys-through` is open beside the work and lets its keys through. */
+/** What is marked `data-keys-through` is open next to the work and lets its keys through. */
 const DIALOGUE = "[role=dialog]:not([data-keys-through]), [role=menu], [role=listbox]";
 const SLIDER = "[role=slider], input[type=range]";
 const PRESSED = "button, a, input, summary";

@@ -5,7 +5,7 @@ import { workKey, type KeyHandlers } from "./keyStroke";
 import type { KeyPlace } from "./keyTable";
 import { keyOwner, targetOfEvent } from "./typing";
 
-/** Listens for the keys of a place. A key that something within has worked off already is left alone. Handlers may be made when a key is pressed. */
+/** Listens for the keys of a place. A key that something within has worked off already is unchanged. Handlers may be made when a key is pressed. */
 export function useKeys(place: KeyPlace, handlers: KeyHandlers | (() => KeyHandlers)): void {
   const latest = useRef(handlers);
   useEffect(() => {

@@ -62,7 +62,7 @@ export type WireCommand =
   | { readonly do: "refocus" }
   | { readonly do: "nothing fits"; readonly start: ConnectionStart };
 
-/** The layout, and the keys of all ends in the order in which they stand on the sheet. */
+/** The layout, and the keys of all ends in the order in which they are on the sheet. */
 export interface WireWorld {
   readonly layout: Pick<Layout, "actions" | "controls">;
   readonly ends: readonly string[];
@@ -103,7 +103,7 @@ export function wireStep(state: WireState, input: WireInput, world: WireWorld): 
   }
 }
 
-/** The keys of the ends that a wire from here fits, in the order of the sheet; an input that stands by several actions is walked to once. @internal exported for its test */
+/** The keys of the ends that a wire from here fits, in the order of the sheet; an input that is by several actions is walked to once. @internal exported for its test */
 export function fittingEnds({ layout, ends }: WireWorld, start: ConnectionStart): readonly string[] {
   return [...new Set(ends)].filter((key) => {
     const target = targetOf(key);

@@ -1,5 +1,5 @@
 "use client";
-/** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one stands at the left. */
+/** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one is at the left. */
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../session/benchContext";
 import { useSession, useSessionActions } from "../session/SessionContext";
@@ -66,7 +66,7 @@ export function BenchView() {
       <Border region={wide ? "tray" : "beside"} side={wide ? "below" : "right"} word="the tray" />
     </>
   );
-  // The tray stands before the glass on the page: by key it is near, and what stands on the glass is many stops.
+  // The tray is before the glass on the page: by key it is near, and what is on the glass is many stops.
   return wide ? (
     <div
       className="grid h-full bg-paper"
@@ -117,7 +117,7 @@ function LoopedTake() {
   return isShown ? <TakeCorner /> : null;
 }
 
-/** The height of the tray: as it was dragged, else nine rows and what stands above them, more where there is room; the glass keeps a third in any case. */
+/** The height of the tray: as it was dragged, else nine rows and what is above them, more where there is room; the glass keeps a third in any case. */
 const trayRows = (rem: number | undefined) => `min(66%, ${rem === undefined ? "clamp(20.25rem, 33vh, 23rem)" : `${rem}rem`})`;
 
 /** While something is dragged on the glass the tray's numbers follow ten times a second: the glass and the rail come first. */

@@ -50,7 +50,7 @@ export function Compared({ compared, context: { screen, playerView }, scale, wit
 const TOLD_MM = 0.05;
 const isSamePlace = (a: PlaceMm, b: PlaceMm) => Math.max(Math.abs(a.x - b.x), Math.abs(a.y - b.y), Math.abs(a.w - b.w), Math.abs(a.h - b.h)) < TOLD_MM;
 
-/** Whether a change is large enough on the glass to be told in figures; one of a few px would only crowd it. */
+/** Whether a change is large enough on the glass to be reported in figures; one of a few px would only crowd it. */
 function isTold(a: PlaceMm, b: PlaceMm, cssPerMm: number): boolean {
   const most = Math.max(Math.abs(b.x + b.w / 2 - a.x - a.w / 2), Math.abs(b.y + b.h / 2 - a.y - a.h / 2), Math.abs(b.w - a.w), Math.abs(b.h - a.h));
   return most * cssPerMm >= ARROW_PX;

@@ -13,7 +13,7 @@ interface Props {
   readonly name: string;
   /** What it is: "stick", "cluster of 4", "keep-clear zone". */
   readonly role: string;
-  /** What else is read out: where it stands, what it serves. */
+  /** What else is read out: where it is, what it serves. */
   readonly words: string;
   readonly x: number;
   readonly y: number;
@@ -21,7 +21,7 @@ interface Props {
   readonly h: number;
   readonly scale: number;
   readonly selected: boolean;
-  /** Reached by Tab; what stands in a cluster that is not entered is not. */
+  /** Reached by Tab; what is in a cluster that is not entered is not. */
   readonly reachable: boolean;
   /** How many blockers and warnings name it, and the worst of them. */
   readonly findings: number;

@@ -27,7 +27,7 @@ import { useShownWay } from "../settle/useShownWay";
 
 /** What others may ask of the glass. */
 export interface GlassHandle {
-  /** The point of the screen (px) under a point of the window, or null beside the glass. */
+  /** The point of the screen (px) under a point of the window, or null next to the glass. */
   pointAt(clientX: number, clientY: number): Point | null;
 }
 
@@ -107,7 +107,7 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
       const at = { x: origin[0] - rect.left - rect.width / 2, y: origin[1] - rect.top - rect.height / 2 };
       if (event.type === "wheel" || ctrlKey) {
         event.preventDefault();
-        // Several turns of the wheel may come before the glass is drawn anew: what is remembered counts, not what is seen.
+        // Several turns of the wheel may come before the glass is redrawn: what is remembered counts, not what is seen.
         const { zoom } = benchStore.getState();
         const now = zoom.mode === "free" ? zoom.factor : scale / fit;
         const factor = clampTo(now * (1 + clampTo(step, -WHEEL_STEP, WHEEL_STEP)), ZOOM_RANGE.least, ZOOM_RANGE.most);

@@ -29,7 +29,7 @@ const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) =
 interface BarProps {
   readonly screen: Screen;
   readonly room: { readonly w: number; readonly h: number };
-  /** The point of the screen under a point of the window, or null beside the glass. */
+  /** The point of the screen under a point of the window, or null next to the glass. */
   readonly pointAt: (clientX: number, clientY: number) => Point | null;
 }
 

@@ -63,7 +63,7 @@ export function Guides({ guides, context, scale }: { guides: readonly Guide[]; c
   );
 }
 
-/** Neighbours nearer than this are measured, mm, and so many of them. */
+/** Neighbours nearer than this are measured, mm, and this many of them. */
 const NEIGHBOUR_MM = 14;
 const MOST_GAPS = 4;
 

@@ -9,10 +9,10 @@ import { ON_GLASS } from "./tones";
 /** Side of a handle, CSS px; the room that takes the pointer is wider. */
 const SIDE = 7;
 const GRIP = 15;
-/** How far that room reaches into the box, as a part of its side at most: the middle of a small box is left to be dragged by. */
+/** How far that room reaches into the box, as a part of its side at most: the middle of a small box remains to be dragged by. */
 const INWARD = 0.25;
 
-/** Where the room of a handle begins along one side, and how long it is. `at`: the box's low end; `fraction`: where on the side the handle stands. */
+/** Where the room of a handle begins along one side, and how long it is. `at`: the box's low end; `fraction`: where on the side the handle is. */
 function gripAlong(at: number, side: number, fraction: number, grip: number): readonly [number, number] {
   const inward = Math.min(grip / 2, side * INWARD);
   if (fraction === 0.5) return [at + side / 2 - inward, 2 * inward];

@@ -15,7 +15,7 @@ const [harbour] = sampleLayouts();
 const pointer = (element: Element | Window, name: string, x: number, { pointerId = 1, ...more }: { pointerId?: number } & MouseEventInit = {}) =>
   fireEvent(element, Object.assign(new MouseEvent(name, { bubbles: true, cancelable: true, clientX: x, clientY: 300, ...more }), { pointerId }));
 
-/** The ledger beside a glass that begins at x = 400. */
+/** The ledger next to a glass that begins at x = 400. */
 function ledger() {
   const parts = openWindow({ ...harbour, controls: [], clusters: [], arrangements: [], accepted: [] });
   const { session } = parts;

@@ -68,7 +68,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
   /** Goes to next open item: an action's row takes the focus, a control is selected on the glass. */
   const goToNext = () => {
     if (toDo.length === 0) return;
-    // What has been done since has gone from the list, and the next one stands in its place.
+    // What has been done since has gone from the list, and the next one is in its place.
     const isThere = last.at >= 0 && last.at < toDo.length && keyOfToDo(toDo[last.at]) === last.key;
     const next = (last.at < 0 ? 0 : last.at + (isThere ? 1 : 0)) % toDo.length;
     const what = toDo[next];
@@ -200,7 +200,7 @@ function TogetherChoice({ actions, onChoose }: { actions: readonly Action[]; onC
   );
 }
 
-/** How the actions stand and what serves them, anew only when that changes: not with every movement of a control. */
+/** How the actions stand and what serves them, again only when that changes: not with every movement of a control. */
 const keyOfToDo = (what: ToDo): string => (what.kind === "action" ? `action ${what.name}` : `control ${what.id}`);
 
 function useStatuses() {

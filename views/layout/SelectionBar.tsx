@@ -48,11 +48,11 @@ import { zoomToSelection } from "./zoomToSelection";
 interface Props {
   readonly context: EditContext;
   readonly keys: readonly string[];
-  /** Whose findings are told: of a cluster those of what stands in it too. */
+  /** Whose findings are reported: of a cluster those of what is in it too. */
   readonly findingsOf: readonly string[];
 }
 
-/** All that the buttons show depends on: while something is moved it stays the same, and nothing of the bar is drawn anew. */
+/** All that the buttons show depends on: while something is moved it stays the same, and nothing of the bar is redrawn. */
 interface BarFacts {
   readonly told: string;
   readonly names: string;

@@ -21,7 +21,7 @@ import { setBench } from "./bench";
 const ROOM = { w: 240, h: 160 } as const;
 /** Between two times, ms. */
 const REST_MS = 600;
-/** A fingertip, mm; so many are drawn. */
+/** A fingertip, mm; this many are drawn. */
 const FINGER_MM = 10;
 const FINGERS = Array.from({ length: 10 }, (_, i) => i);
 const NOTHING = (_: ActionValues) => undefined;
@@ -48,7 +48,7 @@ export function TakeCorner() {
     return () => {
       current = false;
     };
-    // What is listed anew is the same take as long as its key is.
+    // What is listed again is the same take as long as its key is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [wanted]);
   return (
@@ -91,7 +91,7 @@ function LoopGlass({ opened: { take, on } }: { opened: OpenedTake }) {
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
   const canvas = useRef<HTMLCanvasElement>(null);
   const fingers = useRef<SVGGElement>(null);
-  // The layout that was there when the take was opened stands in for its own where that is not known.
+  // The layout that was there when the take was opened is in for its own where that is not known.
   const carry = useMemo(() => createCarry(take, on ?? session.store.getState().layout), [take, on, session]);
   const aim = useRef({ layout, screen, handed, playerSize });
   useEffect(() => {

@@ -38,7 +38,7 @@ export const Tray = memo(function Tray({ context, tall = false }: { context: Edi
   const selection = useSession((s) => s.selection);
   const { layout, resolved } = context;
   const cluster = selection.length === 1 && placeableOf(layout, selection[0])?.kind === "cluster" ? selection[0] : null;
-  /** The controls whose cards are open: those selected, or what stands in the selected cluster. */
+  /** The controls whose cards are open: those selected, or what is in the selected cluster. */
   const ids = cluster === null ? selection : inCluster(layout, cluster, resolved.arrangement);
   const columns = selection.length === 0 ? ownColumns(context) : selectionColumns(context, { selection, cluster, ids });
   const room = useRef<HTMLElement>(null);

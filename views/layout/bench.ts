@@ -7,7 +7,7 @@ import type { MirroredCopies } from "../../core/editing/mirroredCopies";
 import type { ControlKind } from "../../core/format/types";
 import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glassGesture";
 
-/** fit: all of the screen in view · true: life size · free: so many times the size that fits. */
+/** fit: all of the screen in view · true: life size · free: this many times the size that fits. */
 export type Zoom = { readonly mode: "fit" } | { readonly mode: "true" } | { readonly mode: "free"; readonly factor: number };
 
 export interface Bench {
@@ -27,7 +27,7 @@ export interface Bench {
   readonly shown: GlassShown;
   /** The control that has just grown: its kind can be chosen at a gesture. */
   readonly grown: string | null;
-  /** A control that is to become another kind and would lose wires by it: that is told before it is done. */
+  /** A control that is to become another kind and would lose wires by it: that is reported before it is done. */
   readonly kindWish: { readonly id: string; readonly kind: ControlKind } | null;
   /** What was pasted serves words that are not here: what they mean is asked. */
   readonly pasted: Clip | null;
@@ -78,7 +78,7 @@ export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchSto
 export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);
 /** Back to how a bench begins: another layout has been opened. */
 export const clearBench = (): void => benchStore.setState(START, true);
-/** The bench is left for another view: what was in hand is put down, what is hidden for now stays so, and screens that are held. */
+/** The bench remains for another view: what was in hand is put down, what is hidden for now stays so, and screens that are held. */
 export const leaveBench = (): void => {
   const { hidden, holds } = benchStore.getState();
   benchStore.setState({ ...START, hidden, holds }, true);

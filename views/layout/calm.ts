@@ -1,6 +1,6 @@
 /**
  * A value that keeps calm while something is dragged: it follows at most every so often, so that what is not about the drag does not
- * draw anew with every frame of it; otherwise it follows at once.
+ * draw again with every frame of it; otherwise it follows at once.
  */
 
 /** What is followed. */

@@ -15,7 +15,7 @@ import { startPoint } from "../shared/startPoint";
 import { placeFor, tellAbout } from "../shared/newControls";
 import { setBench } from "./bench";
 
-/** Adds what was grown in a context, selects it, remembers a control for the choice of its kind, and tells what is found of it on any screen of the rail. */
+/** Adds what was grown in a context, selects it, remembers a control for the choice of its kind, and reports what is found of it on any screen of the rail. */
 export function growInto(
   session: Session,
   context: Pick<EditContext, "layout" | "screen">,

@@ -30,7 +30,7 @@ test("switched off a drag goes where it is led; switched on it stops before, tel
   if (!held.ok) throw new Error(JSON.stringify(held.problems));
   expect(held).not.toEqual(edit(onto));
   expect(benchStore.getState().heldBy).not.toBeNull();
-  // What belongs to the drag and would break a screen is left out.
+  // What belongs to the drag and would break a screen is omitted.
   expect(holding.follow(held.value, edit(onto))).toEqual(held);
   expect(holding.preview(edit, { x: 0, y: 0 })).toEqual(edit({ x: 0, y: 0 }));
   expect(benchStore.getState().heldBy).toBeNull();

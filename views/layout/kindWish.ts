@@ -1,4 +1,4 @@
-/** Making a control another kind: at once where nothing is lost by it, else what would be lost is told first. */
+/** Making a control another kind: at once where nothing is lost by it, else what would be lost is reported first. */
 import { withArticle } from "../../core/derived/counted";
 import type { ControlKind } from "../../core/format/types";
 import { changeControlKind, previewControlKind } from "../../core/wiring/controlKind";
@@ -10,7 +10,7 @@ import { KIND_WORD } from "./controlKinds";
 /** A kind with its article: "a stick". */
 export const aKind = (kind: ControlKind) => withArticle(KIND_WORD[kind].toLowerCase());
 
-/** Asks for another kind. What goes on by another port is told once it is done. */
+/** Asks for another kind. What goes on by another port is reported once it is done. */
 export function wishKind(session: Session, id: string, kind: ControlKind): void {
   const { layout } = session.store.getState();
   if (previewControlKind(layout, id, kind).lost.length > 0) setBench({ kindWish: { id, kind } });

@@ -7,7 +7,7 @@ import { createStore } from "zustand/vanilla";
 /** The regions that can be sized, with the least and the most they may have, and about what they have by themselves, rem. */
 export const REGIONS = {
   tray: { least: 8, most: 40, usual: 20 },
-  /** The tray where it stands beside a tall glass: its width. */
+  /** The tray where it is next to a tall glass: its width. */
   beside: { least: 18, most: 70, usual: 36 },
   ledger: { least: 9, most: 26, usual: 12.25 },
   rail: { least: 10, most: 34, usual: 13.5 },

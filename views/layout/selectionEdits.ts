@@ -113,7 +113,7 @@ export function giveStyle(session: Session, selection: readonly string[]): boole
   return session.edit(`${copying.what} of ${nameOf(layout, copying.from)} onto ${namesOf(layout, to, "of them")}`, (l) => give(l, copying.from, to));
 }
 
-/** Grows hit areas to their neighbours on all the screens of the rail, and says by how much, and what is left to nobody. */
+/** Grows hit areas to their neighbours on all the screens of the rail, and says by how much, and what remains to nobody. */
 export function growSelected(session: Session, context: EditContext, selection: readonly string[]): void {
   const { layout, screen, resolved } = context;
   const ids = selection.flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, resolved.arrangement) : [key]));

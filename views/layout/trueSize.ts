@@ -40,5 +40,5 @@ export function calibrate(pxPerMm: number): void {
   }
 }
 
-/** CSS px a mm of a display of so many px an inch. */
+/** CSS px a mm of a display of this many px an inch. */
 export const fromPpi = (ppi: number, devicePixelRatio: number): number => ppi / 25.4 / devicePixelRatio;

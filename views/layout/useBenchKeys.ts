@@ -54,7 +54,7 @@ export function useBenchKeys(): void {
   useClipboard(session);
 }
 
-/** Everything that shows and may be taken hold of: in a cluster what stands in it, else no cluster's parts. */
+/** Everything that shows and may be taken hold of: in a cluster what is in it, else no cluster's parts. */
 function everything(context: EditContext): readonly string[] {
   const { layout, resolved } = context;
   const { entered } = benchStore.getState();
@@ -114,7 +114,7 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
   };
 }
 
-/** Escape lets go of the last thing first: the tool in hand, the choice of a kind, the cluster that was entered, the selection. */
+/** Escape releases the last thing first: the tool in hand, the choice of a kind, the cluster that was entered, the selection. */
 function letGo(session: Session, selection: readonly string[]): boolean {
   const { tool, grown, entered, copying } = benchStore.getState();
   if (tool === null && selection.length === 0 && entered === null && copying === null) return false;

@@ -1,5 +1,5 @@
 "use client";
-/** The findings of the screen on the bench, what points one out, and the small moves that mend them. */
+/** The findings of the screen on the bench, what points one out, and the small moves that fix them. */
 import { ownEntry } from "../../core/engine/playerChanges";
 import { applyFix } from "../../core/checks/fixes";
 import type { FixOffer } from "../../core/checks/check";

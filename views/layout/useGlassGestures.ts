@@ -1,5 +1,5 @@
 "use client";
-/** Feeds the machine of the glass (interaction/glass.ts) with what the page tells, once a frame while something moves, and does what it says. */
+/** Feeds the machine of the glass (interaction/glass.ts) with what the page reports, once a frame while something moves, and does what it says. */
 import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
 import type { Point } from "../../core/engine/geometry/point";
 import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/benchPointer";

@@ -52,14 +52,14 @@ function trayOf(layout: Layout, selection: readonly string[]): HTMLElement {
   }
 }
 
-/** Everything in it that can be set or pressed. What a file is chosen by has a button of its own; a unit's list speaks for itself beside its field. */
+/** Everything in it that can be set or pressed. What a file is chosen by has its own button; a unit's list speaks for itself next to its field. */
 const FIELDS = 'input:not([type="file"]), select, textarea, [role="slider"]';
 const nameOf = (element: Element) =>
   element.getAttribute("aria-label") ??
   (element.id ? element.ownerDocument.querySelector(`label[for="${element.id}"]`)?.textContent : null) ??
   element.outerHTML;
 
-/** The fields of a tray that say nothing, or not the unit that they show, or whose sentence has a figure left out. */
+/** The fields of a tray that say nothing, or not the unit that they show, or whose sentence has a figure omitted. */
 function speechless(container: HTMLElement): string[] {
   return [...container.querySelectorAll(FIELDS)].flatMap((field) => {
     const name = nameOf(field);
@@ -116,7 +116,7 @@ test("sentences are sentences, and fit the line", () => {
   for (const [key, { words }] of Object.entries(SENTENCES)) {
     if (words === "{value}") continue;
     expect([key, words]).toEqual([key, expect.stringMatching(/^[\p{Lu}{].*\.$/u)]);
-    // At 1024 px the line has room for some 150 letters beside its keys.
+    // At 1024 px the line has room for some 150 letters next to its keys.
     expect([key, words.length <= 150]).toEqual([key, true]);
   }
 });

@@ -1,6 +1,6 @@
 /**
  * Every sentence of the reading line. One says what a thing is and does, with its live figures in braces: `{value}` is what the field shows,
- * with its unit; the others are given by whoever shows it (mm: the same in millimetres here). The keys that do it stand behind, where they
+ * with its unit; the others are given by whoever shows it (mm: the same in millimetres here). The keys that do it are behind, where they
  * are not those of every field of the kind.
  */
 import type { Reading } from "../../ui/reading";

@@ -1,5 +1,5 @@
 "use client";
-/** Watches what is pointed at or has the focus, and tells what the reading line says of it: the same that a screen reader says, live. */
+/** Watches what is pointed at or has the focus, and reports what the reading line says of it: the same that a screen reader says, live. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 

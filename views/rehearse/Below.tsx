@@ -1,5 +1,5 @@
 "use client";
-/** What stands under the glass: traces, touches, or what is told by itself; of the play, or of the take that is open. */
+/** What is under the glass: traces, touches, or what is reported by itself; of the play, or of the take that is open. */
 import { useTheme } from "next-themes";
 import { useCallback, useEffect } from "react";
 import { byId } from "../../core/derived/byId";

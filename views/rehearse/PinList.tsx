@@ -1,5 +1,5 @@
 "use client";
-/** The pins beside the glass: made, moved, looped and lifted, by keyboard too. */
+/** The pins next to the glass: made, moved, looped and lifted, by keyboard too. */
 import { useEffect, useRef, useState, type KeyboardEvent } from "react";
 import { X } from "lucide-react";
 import { centreOf } from "../../core/engine/geometry/point";
@@ -16,7 +16,7 @@ const SPEEDS: readonly (readonly [LoopSpeed, string])[] = [
   [1, "1"],
   [2, "2"],
 ];
-/** So often it is told where a pin is, ms: more often nobody reads it. */
+/** So often it is reported where a pin is, ms: more often nobody reads it. */
 const TOLD_EVERY_MS = 100;
 /** A step by an arrow key, mm; with Shift. */
 const STEP_MM = 1;

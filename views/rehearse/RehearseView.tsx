@@ -1,5 +1,5 @@
 "use client";
-/** The game inside the device, played with mouse, keys, pad or real touch, with as many pinned fingers as are wanted; feel changed while playing, values and traces beside it. */
+/** The game inside the device, played with mouse, keys, pad or real touch, with as many pinned fingers as are wanted; feel changed while playing, values and traces next to it. */
 import { AppearancePart } from "./AppearancePart";
 import { Below } from "./Below";
 import { FeelPanel } from "./FeelPanel";

@@ -1,5 +1,5 @@
 "use client";
-/** A and B of the control whose feel is open: kept, changed over while playing, told apart in words, and one of them taken. */
+/** A and B of the control whose feel is open: kept, changed over while playing, distinguished in words, and one of them taken. */
 import { feelDifferences, FEEL_STARTS, putFeel } from "../../core/editing/feelSides";
 import type { Control } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";

@@ -7,7 +7,7 @@ import type { Control } from "../../core/format/types";
 import { note, noted } from "../shared/notes";
 import type { Session } from "../session/session";
 
-/** A and B; `now`: which of them the layout has just now. What it has is told by the layout itself; the other is kept here. */
+/** A and B; `now`: which of them the layout has just now. What it has is reported by the layout itself; the other is kept here. */
 export interface Sides {
   readonly a: Feel;
   readonly b: Feel;
@@ -19,7 +19,7 @@ const keyOf = (layout: string, control: string) => `${layout} ${control}`;
 const KEY = "nodulum.sides";
 const isFeel = (value: unknown): value is Feel => value !== null && typeof value === "object" && !Array.isArray(value);
 
-/** What this browser remembers; what is no pair of feels is left. Whether their figures are any is seen when they are put on. */
+/** What this browser remembers; what is no pair of feels remains. Whether their figures are any is seen when they are put on. */
 function remembered(): All {
   const kept = noted(KEY);
   if (!isFeel(kept)) return {};

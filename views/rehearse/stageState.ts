@@ -7,7 +7,7 @@ import type { Appearance } from "./appearance";
 export const HZ_CHOICES = [30, 60, 90, 120, 144] as const;
 /** Which areas are drawn over the glass: none, those of what is touched, all. */
 export const OVERLAY_CHOICES = ["none", "touched", "all"] as const;
-/** What stands under the glass. */
+/** What is under the glass. */
 export const BELOW_CHOICES = ["traces", "touches", "told"] as const;
 export const SIZE_CHOICES = ["fit", "true size", "full window"] as const;
 
@@ -28,7 +28,7 @@ export interface Stage {
   /** The control whose feel is shown whatever is touched; null: the one touched last. */
   readonly stays: string | null;
   readonly below: (typeof BELOW_CHOICES)[number];
-  /** The values of all actions stand in a line over the glass. */
+  /** The values of all actions are in a line over the glass. */
   readonly showsValues: boolean;
   /** The device that the game is played on, and what is seen there; null: controls show whatever the layout says. */
   readonly appearance: Appearance | null;

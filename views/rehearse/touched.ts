@@ -17,7 +17,7 @@ export function holderOf(player: Player, touch: number): string | null {
 }
 
 export interface TouchedControls {
-  /** To be called after every frame. The control that a hand touched last, if another than before has been; what a loop touches by itself is told by `isLooped`, and counts for nothing. */
+  /** To be called after every frame. The control that a hand touched last, if another than before has been; what a loop touches by itself is reported by `isLooped`, and counts for nothing. */
   look(player: Pick<Player, "setup" | "state">, isLooped: (touch: number) => boolean): string | null;
   readonly onTouched: OnTouched;
 }

@@ -1,5 +1,5 @@
 "use client";
-/** Pins on the stage: presses that stay, from the pointer and from the list, fed to the player as touches of their own. */
+/** Pins on the stage: presses that stay, from the pointer and from the list, fed to the player as their own touches. */
 import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
 import type { InputEvent } from "../../core/engine/input/events";
 import { pxPerMm } from "../../core/engine/placement/screen";
@@ -24,7 +24,7 @@ export interface PinTools {
   readonly isLooped: (touch: number) => boolean;
   /** To be called after every frame. */
   readonly look: (player: Player) => void;
-  /** The pins that are there; where a looping one is just now is told by `now`. */
+  /** The pins that are there; where a looping one is just now is reported by `now`. */
   readonly pins: readonly TouchPin[];
   readonly now: () => readonly TouchPin[];
   /** Gives an input, its time put in. The number of the pin that a press made or took up. */
@@ -102,7 +102,7 @@ export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFu
     seen.current = screen;
     give({ kind: "screen", scaleX: screen.widthPx / was.widthPx, scaleY: screen.heightPx / was.heightPx, reachPx: reachOf(screen) });
   }, [screen, give]);
-  // The player lets go of everything when the window is left, once; what is pinned comes down anew, once, when it is come back to.
+  // The player releases everything when the window remains, once; what is pinned comes down again, once, when it is come back to.
   useEffect(() => {
     let isLetGo = false;
     const onLeave = () => {

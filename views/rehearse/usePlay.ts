@@ -29,7 +29,7 @@ import { usePins } from "./usePins";
 import { useSwitches } from "./useSwitches";
 import { useYardPlaces } from "./useYardPlaces";
 
-/** How often the delay is told, ms. */
+/** How often the delay is reported, ms. */
 const TOLD_EVERY_MS = 500;
 /** Traces are kept so long, s. */
 const KEPT_S = 300;
@@ -37,7 +37,7 @@ const readsSecondButton = (actions: readonly Action[]) => actions.some((a) => a.
 /** A text that is another when an action has another word or kind. */
 const shapeOf = (actions: readonly Action[]) => actions.map((a) => `${a.kind} ${a.name}`).join("\n");
 
-/** The game that is played: the tug, or the yard, built anew when a word or a kind changes, and when it is started again. */
+/** The game that is played: the tug, or the yard, built again when a word or a kind changes, and when it is started again. */
 function useGame(actions: readonly Action[], isYard: boolean, run: number) {
   const shape = shapeOf(actions);
   // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -53,7 +53,7 @@ export function useScale(room: { w: number; h: number }, screen: Screen): number
   return fitScale(room, screen, onlyGlass ? 0 : 24);
 }
 
-/** The log of what is given, begun anew when what it has lanes for is another. */
+/** The log of what is given, restarted when what it has lanes for is another. */
 function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLog {
   const shape = `${shapeOf(actions)}\n\n${controls.map((c) => c.id).join("\n")}`;
   return useMemo(
@@ -63,7 +63,7 @@ function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLo
   );
 }
 
-/** Listeners that are told of something, and how one is added; what adds it gives what takes it away. */
+/** Listeners that are reported of something, and how one is added; what adds it gives what takes it away. */
 export function useListeners<T>() {
   const listeners = useRef(new Set<(told: T) => void>());
   const add = useCallback((listener: (told: T) => void) => {

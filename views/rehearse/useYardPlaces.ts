@@ -21,7 +21,7 @@ export function placedYard(stage: Stage, moment: string | null): Yard {
   return yard;
 }
 
-/** The same of the tug, whose line stands where nothing covers it. */
+/** The same of the tug, whose line is where nothing covers it. */
 export function placedTug(stage: Stage, moment: string | null): Tug {
   const tug = createTug();
   tug.cover(coversIn(stage, moment).seen, roomOf(stage.screen));

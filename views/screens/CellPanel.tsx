@@ -1,5 +1,5 @@
 "use client";
-/** What stands behind a cell of the grid: the screen, the findings of a face in words, and the ways to where they can be mended. */
+/** What is behind a cell of the grid: the screen, the findings of a face in words, and the ways to where they can be fixed. */
 import { useEffect, useMemo, useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import { arrangementForScreens } from "../../core/checks/arrangementForScreens";
@@ -123,7 +123,7 @@ function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screen
   );
 }
 
-/** The findings of a face in words; undefined while they are worked out. */
+/** The findings of a face in words; undefined while they are computed. */
 function useWords(place: number, face: number): readonly Finding[] | undefined {
   const { layout, screens, faces, stills, checker } = useFaces();
   const [found, setFound] = useState<{
@@ -144,6 +144,6 @@ function useWords(place: number, face: number): readonly Finding[] | undefined {
       isWanted = false;
     };
   }, [checker, layout, screens, faces, stills, place, face, session]);
-  // While a change is being worded what was told before stands; of another cell nothing does.
+  // While a change is being worded what was reported before is; of another cell nothing does.
   return found && found.place === place && found.face === face ? found.list : undefined;
 }

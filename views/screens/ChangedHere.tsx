@@ -1,5 +1,5 @@
 "use client";
-/** Beside what changed: the changes of the open cell, or of all screens, each with the way to where it stands. */
+/** Beside what changed: the changes of the open cell, or of all screens, each with the way to where it is. */
 import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/findingChanges";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps } from "../../ui/reading";

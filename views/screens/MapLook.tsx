@@ -100,7 +100,7 @@ export function MapLook() {
   );
 }
 
-/** The map as far as it has come. Of a change a moment ago the older map stands until the newer has its first level. */
+/** The map as far as it has come. Of a change a moment ago the older map is until the newer has its first level. */
 function useMap(range: MapRange, faces: readonly PlayerCase[]): { readonly rows: MapRows; readonly isWhole: boolean } {
   const { layout, screens, checker } = useFaces();
   const session = useSessionActions();

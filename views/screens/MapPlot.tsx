@@ -193,7 +193,7 @@ interface PointProps {
   readonly near: string | null;
 }
 
-/** A screen of the catalogue, or one's own; its name where the pointer is near. */
+/** A screen of the catalogue, or your own; its name where the pointer is near. */
 function Point({ cx, cy, payload: { name }, near }: PointProps) {
   const isNear = near === name;
   return (

@@ -18,7 +18,7 @@ import { useFaces } from "./useFaces";
 
 interface Props {
   readonly pair: MissPair | null;
-  /** Every screen has been worked out: the pair is the worst of all. */
+  /** Every screen has been computed: the pair is the worst of all. */
   readonly isWhole: boolean;
   readonly shown: readonly (ScreenMisses | null)[];
 }

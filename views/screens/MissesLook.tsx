@@ -14,7 +14,7 @@ import { setScreens, useScreens, type Group } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 import { useFaces } from "./useFaces";
 
-/** A control that gets fewer of its touches than this is told in ink, the others in grey. */
+/** A control that gets fewer of its touches than this is reported in ink, the others in grey. */
 const TOLD_BELOW = 0.95;
 
 /** Which of the faces and moments are looked at; null: the worst of them. */

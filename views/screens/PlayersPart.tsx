@@ -1,5 +1,5 @@
 "use client";
-/** Which part of one's players has a screen: one's own figure, nothing is invented. It stands in the file, beside the screen's name. */
+/** Which part of one's players has a screen: your own figure, nothing is invented. It is in the file, next to the screen's name. */
 import { typedNumber } from "../../core/editing/arithmetic";
 import { ownEntry } from "../../core/engine/playerChanges";
 import { readingProps } from "../../ui/reading";

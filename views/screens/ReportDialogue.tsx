@@ -152,7 +152,7 @@ function describe(layout: Layout): Pick<ReportWanted, "digest" | "date"> {
 
 type State = { readonly kind: "idle" | "done" } | { readonly kind: "working"; readonly part: number } | { readonly kind: "failed"; readonly problem: string };
 
-/** Works reports out in a worker of their own; what is under way ends with the dialogue. */
+/** Works reports out in a their own worker; what is under way ends with the dialogue. */
 function useReport({ layout, faces }: Pick<Faces, "layout" | "faces">) {
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);

@@ -1,5 +1,5 @@
 "use client";
-/** A table with screens across: what stands in each cell, and what a click on it opens, is its owner's. */
+/** A table with screens across: what is in each cell, and what a click on it opens, is its owner's. */
 import type { ReactNode } from "react";
 import { useCellKeys } from "./useCellKeys";
 

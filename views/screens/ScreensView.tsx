@@ -33,7 +33,7 @@ function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
   const order = useScreens((s) => s.order);
   const grouping = useScreens((s) => s.grouping);
   return useMemo(() => {
-    // One's own order is the rail's, which is put in order by hand; what does not stand in it follows.
+    // One's own order is the rail's, which is put in order by hand; what does not are in it follows.
     const rail = railOf(layout).map((s) => s.name);
     const rank = (place: number) => (rail.includes(screens[place].name) ? rail.indexOf(screens[place].name) : rail.length + place);
     const ordered = order === "rail" ? screens.map((_, i) => i).sort((a, b) => rank(a) - rank(b)) : screensInOrder(screens, judged, order);
@@ -138,7 +138,7 @@ interface LookProps {
   readonly shown: number;
 }
 
-/** The look that is chosen; all but the drawn ones stand between the filter and what is told at the right. */
+/** The look that is chosen; all but the drawn ones are between the filter and what is reported at the right. */
 function Look({ look, groups, isGrouped, shown }: LookProps) {
   if (look === "spans") return <SpansLook />;
   if (look === "map") return <MapLook />;

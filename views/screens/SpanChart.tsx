@@ -143,7 +143,7 @@ function Bar({ box: { x, y, width, height }, profile, from, to }: { box: Box; pr
   );
 }
 
-/** The screen whose aspect is nearest, where it is as good as the same; several of one aspect are told by the first. */
+/** The screen whose aspect is nearest, where it is as good as the same; several of one aspect are reported by the first. */
 function nearestScreen(screens: readonly Screen[], aspect: number): string {
   const near = screens
     .filter((s) => Math.abs(aspectOf(s) - aspect) <= NEAR_ASPECT)

@@ -1,5 +1,5 @@
 "use client";
-/** The span chart: aspect ratios along the bottom, a row a finding, drawn exactly where it holds and as high as its measure; its figures as a table beside it. */
+/** The span chart: aspect ratios along the bottom, a row a finding, drawn exactly where it holds and as high as its measure; its figures as a table next to it. */
 import { useEffect, useMemo, useState } from "react";
 import { screenAt, type AspectProfile, type AspectRange } from "../../core/checks/aspectIntervals";
 import { useSessionActions } from "../session/SessionContext";

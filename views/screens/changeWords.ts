@@ -2,7 +2,7 @@
 import { CHANGE_KINDS, type ChangeKind, type ChangeTally, type FaceChange, type FindingChange } from "../../core/checks/findingChanges";
 import { measureWords } from "../../core/checks/faceWords";
 
-/** A mark of its own for each way a finding changes, so that none hangs on a colour. */
+/** Its own mark for each way a finding changes, so that none hangs on a colour. */
 export const CHANGE_MARK: Readonly<Record<ChangeKind, string>> = { new: "+", worse: "↑", better: "↓", resolved: "−" };
 export const CHANGE_CLASS: Readonly<Record<ChangeKind, string>> = {
   new: "text-blocker",

@@ -15,7 +15,7 @@ export interface MapContour {
 /** So many lines at most. */
 const MOST = 6;
 
-/** The lines of a finding on a map whose rows are all there; none where it stands nowhere or has no measure. */
+/** The lines of a finding on a map whose rows are all there; none where it is nowhere or has no measure. */
 export function contoursOf(rows: readonly (readonly MapCell[])[], { columns, rows: count }: MapLevel, key: string): readonly MapContour[] {
   const found = rows.flatMap((row) => row.map((cell) => cell.find((one) => one.key === key) ?? null));
   const first = found.find((one) => one?.measure)?.measure ? found.find((one) => one?.measure)! : null;

@@ -1,4 +1,4 @@
-/** From a finding to where it can be mended: the bench with that screen, hand, size and moment. */
+/** From a finding to where it can be fixed: the bench with that screen, hand, size and moment. */
 import { addScreens } from "../../core/editing/edits/ownScreens";
 import { catalogueFor } from "../../core/checks/catalogue";
 import { railOf } from "../session/railScreens";
@@ -32,7 +32,7 @@ export function putOnBench(session: Session, { screen, face, finding }: BenchAim
   navigate("/layout");
 }
 
-/** Makes a screen that was only worked out one of one's own, in whole px, and puts it on the bench; one of that name is there already: that one. */
+/** Makes a screen that was only computed your own one, in whole px, and puts it on the bench; one of that name is there already: that one. */
 export function putExactOnBench(session: Session, exact: Screen, name: string): void {
   const { layout } = session.store.getState();
   const whole = (value: number) => Math.round(value);

@@ -18,7 +18,7 @@ export interface ScreensState {
   /** rail: one’s own order. */
   readonly order: ScreenOrder | "rail";
   readonly grouping: ScreenGroupBy;
-  /** Every moment of a screen beside the others. */
+  /** Every moment of a screen next to the others. */
   readonly moments: boolean;
   /** The groups that are folded in the grid, by their names. */
   readonly folded: readonly string[];

@@ -1,5 +1,5 @@
 "use client";
-/** What is found now held against another version: that version is judged on the same screens and faces, in a worker of its own. */
+/** What is found now held against another version: that version is judged on the same screens and faces, in its own worker. */
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
 import { screenChanges, type FaceChange } from "../../core/checks/findingChanges";
 import type { JudgedScreen } from "../../core/checks/grid";

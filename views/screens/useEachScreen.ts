@@ -1,5 +1,5 @@
 "use client";
-/** A question asked of screen after screen: shown from the first answer on, asked anew with every change; of a change a moment ago the older answer stands until the newer has come. */
+/** A question asked of screen after screen: shown from the first answer on, asked again with every change; of a change a moment ago the older answer is until the newer has come. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Screen } from "../../core/format/types";
 import { useSessionActions } from "../session/SessionContext";
@@ -7,11 +7,11 @@ import { useSessionActions } from "../session/SessionContext";
 /** Answers come to the page in bunches this far apart, ms: forty screens are not forty pictures. */
 const TOLD_EVERY_MS = 80;
 
-/** Asks, and tells each answer by the place of its screen; resolves to false where a newer question has ended it. */
+/** Asks, and reports each answer by the place of its screen; resolves to false where a newer question has ended it. */
 export type EachScreen<T> = (heard: (place: number, answer: T) => void) => Promise<boolean>;
 
 interface Options {
-  /** What is told where it fails, such as "The screens could not be checked". */
+  /** What is reported where it fails, such as "The screens could not be checked". */
   readonly failure: string;
   /** Whether the answers to the question before stand until newer ones have come. */
   readonly keepsOlder: boolean;

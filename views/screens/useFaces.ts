@@ -1,5 +1,5 @@
 "use client";
-/** Every screen judged for both hands and all sizes, through a worker of its own: shown from the first screen on, anew with every change. */
+/** Every screen judged for both hands and all sizes, through its own worker: shown from the first screen on, again with every change. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from "react";
 import { facesOf, type PlayerCase, type JudgedScreen } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
@@ -18,14 +18,14 @@ export interface Faces {
   readonly faces: readonly PlayerCase[];
   /** What is seen behind the controls of each screen. */
   readonly stills: readonly StillSource[];
-  /** What is known of each screen; of a change a moment ago the older answer stands until the newer has come. */
+  /** What is known of each screen; of a change a moment ago the older answer is until the newer has come. */
   readonly judged: readonly (JudgedScreen | null)[];
   /** How many screens have been judged as the layout is now. */
   readonly done: number;
   readonly checker: FacesChecker;
 }
 
-/** The checker lives as long as the view; the question is asked anew with every change. */
+/** The checker lives as long as the view; the question is asked again with every change. */
 export function useFacesOf(): Faces {
   const layout = useSession((s) => s.layout);
   const { orientation, workbench, reference } = layout;

@@ -1,5 +1,5 @@
 "use client";
-/** On how many screens a finding stands, and which part of one's players has them. */
+/** On how many screens a finding is, and which part of one's players has them. */
 import { counted } from "../../core/derived/counted";
 import { useCallback, useMemo } from "react";
 import type { Finding } from "../../core/checks/finding";
@@ -8,7 +8,7 @@ import { useFaces } from "./useFaces";
 
 const keyOf = ({ code, subjects }: Pick<Finding, "code" | "subjects">) => `${code}\n${subjects.join("\n")}`;
 
-/** In words; null where it stands on no screen that has been judged (what only the views find). */
+/** In words; null where it is on no screen that has been judged (what only the views find). */
 export function useSpread(): (finding: Finding) => string | null {
   const { layout, screens, judged } = useFaces();
   const parts = layout.workbench.playersPart;

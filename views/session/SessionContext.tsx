@@ -48,7 +48,7 @@ export const useStates = (): States => useWorkbench().states;
 export const useTakes = (): Takes => useWorkbench().takes;
 /** What the browser keeps. */
 export const useKept = (): LayoutStore => useWorkbench().kept;
-/** A part of the session's state; the component draws anew when that part changes. */
+/** A part of the session's state; the component draws again when that part changes. */
 export function useSession<T>(select: (state: SessionState) => T): T {
   return useStore(useWorkbench().session.store, select);
 }

@@ -11,12 +11,12 @@ export function benchContextNow(session: Session): EditContext {
   return editContextOf(layout, benchScreenOf(layout), playerView);
 }
 
-/** The same for a component, which draws anew with every change of the layout. */
+/** The same for a component, which draws again with every change of the layout. */
 export function useBenchContext(): EditContext {
   const layout = useSession((s) => s.layout);
   const playerView = useSession((s) => s.playerView);
   return editContextOf(layout, benchScreenOf(layout), playerView);
 }
 
-/** The screen on the bench. The component draws anew only when it is another. */
+/** The screen on the bench. The component draws again only when it is another. */
 export const useBenchScreen = (): EditContext["screen"] => useSession((s) => benchScreenOf(s.layout));

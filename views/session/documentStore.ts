@@ -17,7 +17,7 @@ import type { Windows } from "../../storage/windows";
 import type { Compose } from "../../workers/writing";
 import { openKept, picturesByDigest, withPictures, type OpenedLayout } from "../../storage/openKept";
 
-/** What a keeper stands on. */
+/** What a keeper is on. */
 export interface DocumentStoreParts {
   readonly kept: LayoutStore;
   readonly windows: Windows;
@@ -29,7 +29,7 @@ export interface DocumentStoreParts {
   readonly againMs?: readonly number[];
 }
 
-/** What a keeper tells. */
+/** What a keeper reports. */
 export interface DocumentStoreEvents {
   readonly onSaving: (saving: Saving) => void;
   /** Another window has changed the layout: this is both together. */
@@ -76,7 +76,7 @@ interface Open {
   isOffered: boolean;
 }
 
-/** The log is cut when it is longer by so many edits than it must be: not at every one. */
+/** The log is cut when it is longer by this many edits than it must be: not at every one. */
 const TRIM_SLACK = 50;
 
 /** A keeper of nothing yet. */
@@ -136,7 +136,7 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
     }
   }
 
-  /** A record whose pictures are told by digests; the pictures themselves go to `pictures`. */
+  /** A record whose pictures are reported by digests; the pictures themselves go to `pictures`. */
   function storable(record: LogRecord, pictures: Map<string, string>): LogRecord {
     const changes = withPictureData(record.changes, (data) => {
       const digest = digestOf(data);

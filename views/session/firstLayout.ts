@@ -36,7 +36,7 @@ export const sampleId = (i: number): string => `shipped-${i + 1}`;
 
 /**
  * The layout to begin with. An empty store gets the samples, and the first of them is shown at once: they ship with the application, so
- * nobody need wait until they are written, and what the browser refuses then is told with the first edit. A store that cannot be read is
+ * nobody need wait until they are written, and what the browser refuses then is reported with the first edit. A store that cannot be read is
  * left as it is, and work begins in memory.
  */
 export async function firstLayout(finding: FirstLayoutSearch): Promise<First> {

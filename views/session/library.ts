@@ -17,7 +17,7 @@ export interface Listed {
   readonly aside: readonly SetAside[];
 }
 
-/** Whatever it is asked, nothing that is not written is left behind: where it cannot be written, another layout is not opened, and the refusal says so. */
+/** Whatever it is asked, nothing that is not written remains behind: where it cannot be written, another layout is not opened, and the refusal says so. */
 export interface Library {
   list(): Promise<Listed>;
   open(id: string): Promise<Result<true>>;
@@ -35,7 +35,7 @@ export interface Library {
   textOf(kept: KeptLayout): Promise<string>;
 }
 
-/** What a library stands on. `newId` makes ids that no other layout has. */
+/** What a library is on. `newId` makes ids that no other layout has. */
 export interface LibraryParts {
   readonly kept: LayoutStore;
   readonly session: Session;
@@ -46,7 +46,7 @@ export interface LibraryParts {
 
 /** The library of a store. */
 export function createLibrary({ kept, session, windows, now, newId }: LibraryParts): Library {
-  /** Nothing that is not written is left behind. */
+  /** Nothing that is not written remains behind. */
   const leave = async (): Promise<Result<true>> => {
     session.commit();
     if (await session.flush()) return ok(true);

@@ -14,7 +14,7 @@ import type { Layout } from "../../core/format/types";
 
 const [brackwater] = sampleLayouts();
 const fresh = (): Session => openWindow(brackwater).session;
-/** A store that tells how often it was written to. */
+/** A store that reports how often it was written to. */
 const counted = (store: LayoutStore = memoryStore("test")) => {
   const writes: Writing[] = [];
   return { writes, store: { ...store, write: (writing: Writing) => (writes.push(writing), store.write(writing)) } satisfies LayoutStore };

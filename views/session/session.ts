@@ -26,7 +26,7 @@ export type { Edit, Session, SessionState } from "./sessionState";
 
 const firstView = (layout: Layout): PlayerView => ({ ...PLAIN_PLAYER_VIEW, moment: layout.moments[0]?.id ?? null });
 
-/** What a session stands on. */
+/** What a session is on. */
 export interface SessionParts {
   readonly kept: LayoutStore;
   /** The time for the records, ms since 1970. */

@@ -14,12 +14,12 @@ import type { OpenedLayout } from "../../storage/openKept";
 export interface Notice {
   readonly text: string;
   readonly tone: "plain" | "problem";
-  /** A way back or on, offered beside it. */
+  /** A way back or on, offered next to it. */
   readonly act?: { readonly label: string; readonly run: () => void };
 }
 
 /**
- * A gesture under way. Its previews stand on `origin`, which never changes while it lasts; what they change is applied to `base`, which moves
+ * A gesture under way. Its previews are on `origin`, which never changes while it lasts; what they change is applied to `base`, which moves
  * on with every edit of another window. So a gesture can never take back what others do meanwhile, whatever its previews are computed from.
  */
 export interface Gesture {
@@ -71,10 +71,10 @@ export type Edit = (layout: Layout) => Result<Layout>;
 
 export interface Session {
   readonly store: StoreApi<SessionState>;
-  /** Makes an edit; a refused one changes nothing and is told. `merge` joins it with the last entry of the same label. */
+  /** Makes an edit; a refused one changes nothing and is reported. `merge` joins it with the last entry of the same label. */
   edit(label: string, edit: Edit, merge?: boolean): boolean;
   /**
-   * A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is told and changes nothing), then `commit` or
+   * A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is reported and changes nothing), then `commit` or
    * `cancel`. Until then nothing of it is kept. `origin`: the layout when the pointer came down, where that was earlier.
    */
   begin(label: string, origin?: Layout): void;
@@ -88,7 +88,7 @@ export interface Session {
   cancel(): void;
   /** A gesture made of edits: every `edit` from now on is a preview, from the layout as it was, and nothing is kept until `commit`. It is called as they are. */
   gather(): void;
-  /** The next edit starts an entry of its own, whatever its label: the user has turned to something else. */
+  /** The next edit starts its own entry, whatever its label: the user has turned to something else. */
   endRun(): void;
   undo(): void;
   redo(): void;
@@ -99,7 +99,7 @@ export interface Session {
   showPlayer(player: Partial<Pick<PlayerView, "handed" | "playerSize">>): void;
   /** Changes what the editor alone remembers; no entry in the history. */
   remember(change: Partial<Workbench>): void;
-  /** Goes to where an edit of the history had just been made, by undo and redo where these lead there; null: to before all of one's own. */
+  /** Goes to where an edit of the history had just been made, by undo and redo where these lead there; null: to before your own all. */
   goTo(edit: string | null): void;
   /** Puts another layout on the bench. What was not written of the one before is given up: see `flush`. */
   show(opened: OpenedLayout): void;
@@ -114,11 +114,11 @@ export interface Session {
   /** Which other windows are open. */
   setOthers(others: ReadonlySet<string>): void;
   tell(notice: Notice | null): void;
-  /** Tells why something was refused; of what was done nothing is told. */
+  /** Tells why something was refused; of what was done nothing is reported. */
   tellRefusal(done: Result<unknown>): void;
   /** Takes the moves that fix what is found on the bench. */
   setFixes(fixes: readonly FixOffer[], of: Layout): void;
-  /** Takes the findings of the screens in view, counted for some players; what says the same keeps its identity, so that nothing draws anew for it. */
+  /** Takes the findings of the screens in view, counted for some players; what says the same keeps its identity, so that nothing draws again for it. */
   setFindings(findings: Record<string, ScreenFindings>, countedFor: readonly PlayerCase[]): void;
   /** Chooses the screen whose findings are read on the shelf. */
   readOnShelf(screen: string): void;

@@ -11,11 +11,11 @@ import type { LibraryParts } from "./library";
 export interface States {
   /** Those of the open layout, oldest first. */
   list(): Promise<readonly KeptState[]>;
-  /** Names the layout as it stands. */
+  /** Names the layout as it is. */
   name(name: string): Promise<Result<true>>;
   /** Keeps a version that is not the open one under a name. */
   nameVersion(name: string, version: Layout): Promise<Result<true>>;
-  /** Keeps versions that lost against another window's, and tells of them. */
+  /** Keeps versions that lost against another window's, and reports them. */
   keepLost(lost: readonly LostVersion[]): Promise<void>;
   remove(state: KeptState): Promise<Result<true>>;
   /** A state's layout, or why it cannot be read. */
@@ -26,7 +26,7 @@ export interface States {
   subscribe(listener: () => void): () => void;
 }
 
-/** What states stand on. */
+/** What states are on. */
 export interface StatesParts extends LibraryParts {
   readonly compose: Compose;
 }

@@ -17,12 +17,12 @@ export interface OpenedTake {
 export interface Takes {
   /** Those of the open layout, oldest first. */
   list(): Promise<readonly KeptTake[]>;
-  /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be worked out. `layout`: whose list it stands in, by its id; the open one's where nothing is said. */
+  /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be computed. `layout`: whose list it is in, by its id; the open one's where nothing is said. */
   keep(take: Take, on: Layout | null, layout?: string): Promise<Result<KeptTake>>;
   /** The same for a take that was read from a file, in the list of the open layout. */
   keepRead(take: ReadTake, on: Layout | null): Promise<Result<KeptTake>>;
   rename(take: KeptTake, name: string): Promise<Result<true>>;
-  /** Removes a take; the notice that tells of it brings it back. */
+  /** Removes a take; the notice that reports it brings it back. */
   remove(take: KeptTake): Promise<Result<true>>;
   open(take: KeptTake): Promise<Result<OpenedTake>>;
   /** Another window has kept or removed one. */
@@ -40,7 +40,7 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
     windows.tell({ kind: "takes", layout });
     listeners.forEach((listener) => listener());
   };
-  /** Does something with the store; what it refuses is told, never lost in silence. */
+  /** Does something with the store; what it refuses is reported, never lost in silence. */
   const ask = async <T>(what: string, work: () => Promise<T>): Promise<Result<T>> => {
     try {
       return ok(await work());

@@ -18,7 +18,7 @@ const layoutOf = (session: Session): Layout => session.store.getState().layout;
 const helm = (session: Session) => layoutOf(session).controls.find((c) => c.id === "helm")?.feel;
 const inner = (value: number) => (l: Layout) => changeFeel(l, "helm", { inner: value });
 const outer = (value: number) => (l: Layout) => changeFeel(l, "helm", { outer: value });
-/** So many actions there is room for besides those of the sample. */
+/** So many actions there is room for in addition to those of the sample. */
 const ADDED = 95;
 const action = (name: string) => (l: Layout) => addAction(l, name, "press");
 

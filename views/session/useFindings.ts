@@ -82,7 +82,7 @@ function askAbout(
   });
 }
 
-/** Asks for the player that is edited for, at once. Counts for everyone stay until they are known anew, but for those of a drag. */
+/** Asks for the player that is edited for, at once. Counts for everyone stay until they are known again, but for those of a drag. */
 function askForOne(session: Session, checker: Checker): void {
   const player = faceOf(session.store.getState());
   askAbout(session, checker, [player], (findings, { gesture, findings: before, countedFor }) => {

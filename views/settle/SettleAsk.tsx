@@ -1,5 +1,5 @@
 "use client";
-/** What Settle is asked, in words: where, for whom, what has to go, what may change; asked anew, stopped, taken. */
+/** What Settle is asked, in words: where, for whom, what must be fixed, what may change; asked again, stopped, taken. */
 import { SEVERITIES } from "../../core/checks/finding";
 import { CHANGEABLES } from "../../core/settle/request";
 import { ChoiceField } from "../../ui/Choice";

@@ -77,7 +77,7 @@ function PartSlider() {
   );
 }
 
-/** So many controls are told. */
+/** So many controls are reported. */
 const MOST_TOLD = 4;
 
 function Missed({ proposal: { settled } }: { proposal: Proposal }) {

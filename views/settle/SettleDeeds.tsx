@@ -1,5 +1,5 @@
 "use client";
-/** How far Settle is, and what can be done with it: ask anew, stop, take it, take it into an arrangement. */
+/** How far Settle is, and what can be done with it: ask again, stop, take it, take it into an arrangement. */
 import { counted } from "../../core/derived/counted";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
@@ -66,7 +66,7 @@ export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
 const screensWord = (n: number) => (n === 1 ? "this screen" : `these ${n} screens`);
 const findings = (n: number) => counted(n, "finding");
 
-/** Where it stands, in a sentence. */
+/** Where it is, in a sentence. */
 function stateWords(run: SettleRun, proposal: Proposal | null, faces: number): string {
   switch (run.kind) {
     case "idle":

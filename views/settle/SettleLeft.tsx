@@ -1,5 +1,5 @@
 "use client";
-/** What is left, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
+/** What remains, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
 import { counted } from "../../core/derived/counted";
 import type { NoWay } from "../../core/settle/noWay";
 import { readingProps } from "../../ui/reading";
@@ -13,7 +13,7 @@ import { useSettle, type Proposal } from "./settleState";
 import { goWay } from "./settleSession";
 import { narrowestFace, WishPicture } from "./WishPicture";
 
-/** So many findings of which nothing more is known than that they are left are told one by one. */
+/** So many findings of which nothing more is known than that they remain are reported one by one. */
 const MOST_OTHERS = 6;
 
 export function SettleLeft({ proposal }: { proposal: Proposal }) {

@@ -1,5 +1,5 @@
 "use client";
-/** What moved, how far, and which finding on which screen asked for it; each may be left out, and the rest is settled anew. */
+/** What moved, how far, and which finding on which screen asked for it; each may be omitted, and the rest is settled again. */
 import type { SettledMove } from "../../core/settle/moves";
 import { moveWords } from "../../core/settle/describeResult";
 import { readingProps } from "../../ui/reading";

@@ -1,5 +1,5 @@
 "use client";
-/** What is found on a screen for the player in view once it is settled, beside what is found there now. */
+/** What is found on a screen for the player in view once it is settled, next to what is found there now. */
 import { tallyOf } from "../../core/checks/finding";
 import { Tally } from "../../ui/Tally";
 import { useSession } from "../session/SessionContext";

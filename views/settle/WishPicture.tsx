@@ -33,7 +33,7 @@ export function WishPicture({ proposal, noWay, face: place }: { proposal: Propos
     ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects),
   ]);
   const hairline = 1 / scale;
-  // Several of these pictures stand on one page, each with hatching of its own width.
+  // Several of these pictures are on one page, each with its own hatching width.
   const hatch = `wish-${useId().replace(/\W/g, "")}`;
   const { safe } = framesOf(screen, layout.picture);
   const isFar = noWay.parts.some(({ code }) => code === "reach/far") || noWay.code === "reach/far";

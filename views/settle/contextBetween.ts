@@ -1,4 +1,4 @@
-/** The bench as it stands on the way from one version of a layout to another. */
+/** The bench as it is on the way from one version of a layout to another. */
 import { resolvedBetween } from "../../core/derived/between";
 import { resolvedOn } from "../../core/derived/resolved";
 import { editContextOf, type EditContext } from "../../core/editing/placing";

@@ -1,8 +1,8 @@
-/** What Settle can be asked, in words: on which screens, for whom, what has to go, what may change for it. */
+/** What Settle can be asked, in words: on which screens, for whom, what must be fixed, what may change for it. */
 import type { Severity } from "../../core/checks/finding";
 import { CHANGEABLES, type Changeable } from "../../core/settle/request";
 
-/** What has to go, by what a developer would say of it. */
+/** What must be fixed, by what a developer would say of it. */
 export const SETTLE_GOALS = ["place", "touch", "feel", "reach", "view"] as const;
 export type SettleGoal = (typeof SETTLE_GOALS)[number];
 export const AIM_WORDS: Readonly<Record<SettleGoal, string>> = {
@@ -37,7 +37,7 @@ export interface SettleChoice {
   readonly which: Which;
   readonly hands: Hands;
   readonly sizes: Sizes;
-  /** Findings of this severity and worse have to go. */
+  /** Findings of this severity and worse must be fixed. */
   readonly severity: Severity;
   readonly aims: readonly SettleGoal[];
   readonly changeable: readonly Changeable[];

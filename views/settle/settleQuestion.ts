@@ -15,7 +15,7 @@ export function facesFor({ hands, sizes }: Pick<SettleChoice, "hands" | "sizes">
   return of.flatMap((handed) => all.map((playerSize) => ({ handed, playerSize })));
 }
 
-/** The codes whose findings have to go, in the order of all codes. @internal exported for its test */
+/** The codes whose findings must be fixed, in the order of all codes. @internal exported for its test */
 export const codesFor = ({ aims }: Pick<SettleChoice, "aims">): readonly FindingCode[] =>
   FINDING_CODES.filter((code) => SETTLED_CODES.includes(code) && aims.some((aim) => isOf(aim)(code)));
 

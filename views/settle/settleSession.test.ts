@@ -24,7 +24,7 @@ jest.mock("../../workers/connect", () => ({
 }));
 
 const [harbour, , draft] = sampleLayouts();
-/** Two that lie on each other, and one beside them. */
+/** Two that lie on each other, and one next to them. */
 const near = layoutOfControls([pinned("a", "button", [20, 40], 12), pinned("b", "button", [27, 40], 12), pinned("c", "button", [20, 60], 12)]);
 const SCREENS = catalogueFor("landscape").slice(6, 8);
 const NAMES = SCREENS.map(({ name }) => name);

@@ -1,4 +1,4 @@
-/** What can be done with Settle: asked, stopped, asked anew with something left out or by a way out, taken. Fetched when it is first opened. */
+/** What can be done with Settle: asked, stopped, asked again with something omitted or by a way out, taken. Fetched when it is first opened. */
 import { checked } from "../../core/editing/edits/checked";
 import { problemText, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
@@ -21,7 +21,7 @@ import { distinctTally, goneWords, movedWords, wayWords } from "./settleWords";
 const { getState: get, setState: set } = settleStore;
 let settler: Settler | null = null;
 
-/** Opens Settle for some screens, and asks at once. Where it is open for them already, it asks anew. */
+/** Opens Settle for some screens, and asks at once. Where it is open for them already, it asks again. */
 export function showSettle(session: Session, these: readonly string[]): void {
   const { id } = session.store.getState();
   const before = get();
@@ -42,7 +42,7 @@ export function stopSettle(): void {
   set({ run: { kind: "idle" } });
 }
 
-/** Changes what is asked. It is asked anew when that is wanted. */
+/** Changes what is asked. It is asked again when that is wanted. */
 export const choose = (change: Partial<SettleChoice>): void => set((s) => ({ choice: { ...s.choice, ...change } }));
 
 /** The screens that are asked about. */
@@ -51,7 +51,7 @@ export function screensAsked({ choice, these }: Pick<SettleState, "choice" | "th
   return choice.which === "all" ? shelf : shelf.filter(({ name }) => these.includes(name));
 }
 
-/** The question as it stands, with the ways out that were chosen; or why it cannot be asked. */
+/** The question as it is, with the ways out that were chosen; or why it cannot be asked. */
 function questionNow(layout: Layout): Result<SettleRequest> {
   const state = get();
   const known = new Set([...layout.controls, ...layout.clusters].map(({ id }) => id));
@@ -62,7 +62,7 @@ function questionNow(layout: Layout): Result<SettleRequest> {
   return request;
 }
 
-/** Asks as everything stands now; an older question ends. */
+/** Asks as everything is now; an older question ends. */
 export async function ask(session: Session): Promise<void> {
   session.commit();
   const { layout: of } = session.store.getState();
@@ -90,14 +90,14 @@ export async function ask(session: Session): Promise<void> {
   }
 }
 
-/** Leaves a control as it is, or lets it change again, and asks anew. */
+/** Leaves a control as it is, or lets it change again, and asks again. */
 export function hold(session: Session, id: string, isHeld: boolean): void {
   const { held } = get();
   set({ held: isHeld ? [...held.filter((one) => one !== id), id] : held.filter((one) => one !== id) });
   void ask(session);
 }
 
-/** Goes a way out, or back from it, and asks anew. */
+/** Goes a way out, or back from it, and asks again. */
 export function goWay(session: Session, way: WayOut, isGone: boolean): void {
   const { ways } = get();
   set({ ways: isGone ? [...ways, way] : ways.filter((one) => one !== way) });
@@ -153,7 +153,7 @@ export function takeIntoArrangement(session: Session): void {
   });
 }
 
-/** An arrangement cannot have travel of its own: where that would make another screen worse, the travel stays as it was. */
+/** An arrangement cannot have its own travel: where that would make another screen worse, the travel stays as it was. */
 function takenSafely(proposal: Proposal, wanted: Parameters<typeof takenIntoArrangement>[2]): ReturnType<typeof takenIntoArrangement> {
   const { of, settled, request } = proposal;
   const travels = new Map(of.controls.map((c) => [c.id, c.kind === "stick" ? c.feel.travel : null]));

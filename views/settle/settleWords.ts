@@ -71,7 +71,7 @@ export function distinctTally(screens: readonly JudgedScreen[]): FindingTally {
 export const screensWith = (screens: readonly JudgedScreen[], severity: Severity): number =>
   screens.filter(({ faces }) => faces.some((list) => list.some((f) => f.accepted === null && f.severity === severity))).length;
 
-/** What is left, the same on several faces as one; the worst first, as they came. */
+/** What remains, the same on several faces as one; the worst first, as they came. */
 export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceFound[])[] {
   const groups = new Map<string, FaceFound[]>();
   for (const one of left) {
@@ -92,7 +92,7 @@ export function goneWords(before: FindingTally, after: FindingTally): string {
   return parts.length > 0 ? `${listed(parts)} fixed` : "nothing fixed";
 }
 
-/** How much has moved: "7 changed, 3.2 mm at the most". */
+/** How much has moved: "7 changed, 3.2 mm at most". */
 export function movedWords(moves: readonly SettledMove[]): string {
   const farthest = moves.reduce((most, { farthest: way }) => Math.max(most, way), 0);
   return moves.length === 0 ? "no changes" : `${moves.length} changed${farthest >= 0.05 ? `, ${farthest.toFixed(1)} mm at the most` : ""}`;

@@ -8,7 +8,7 @@ import { useSession } from "../session/SessionContext";
 import type { Between } from "../shared/LiveLayout";
 import { proposalFor, useSettle, type Proposal } from "./settleState";
 
-/** What is proposed for the open layout; null where nothing is. The component draws anew only when that is another. */
+/** What is proposed for the open layout; null where nothing is. The component draws again only when that is another. */
 export function useProposal(): Proposal | null {
   const run = useSettle((s) => s.run);
   const isOpen = useSettle((s) => s.isOpen);

@@ -1,5 +1,5 @@
 "use client";
-/** Findings as a list: mark, word, text; a click leads to what they are about; a move that mends one is a click away; one may be accepted with a reason, and taken back. */
+/** Findings as a list: mark, word, text; a click leads to what they are about; a move that fixes one is a click away; one may be accepted with a reason, and taken back. */
 import { useState } from "react";
 import type { Finding } from "../../core/checks/finding";
 import { accept, unaccept } from "../../core/editing/edits/accept";
@@ -31,7 +31,7 @@ export function FindingText({ text }: { text: string }) {
   );
 }
 
-/** A move that mends a finding, in a few words. */
+/** A move that fixes a finding, in a few words. */
 export function fixWord(layout: Layout, { fix }: Pick<FixOffer, "fix">): string {
   switch (fix.kind) {
     case "move":
@@ -45,7 +45,7 @@ export function fixWord(layout: Layout, { fix }: Pick<FixOffer, "fix">): string 
   }
 }
 
-/** The move that mends a finding, if one is offered. */
+/** The move that fixes a finding, if one is offered. */
 export const offerFor = (fixes: readonly FixOffer[], f: Finding): FixOffer | undefined =>
   fixes.find((m) => m.code === f.code && m.subjects.join() === f.subjects.join() && (m.moment === f.moment || m.moment === null || f.moment === null));
 
@@ -57,10 +57,10 @@ interface Props {
   /** The moves that are offered, and what to do with one; absent where the screen is not the one on the bench. */
   readonly fixes?: readonly FixOffer[];
   readonly onFix?: (offer: FixOffer) => void;
-  /** The moves were proved on another state of the layout: they wait to be proved anew. */
+  /** The moves were proved on another state of the layout: they wait to be proved again. */
   readonly stale?: boolean;
   readonly empty?: string;
-  /** What is told of a finding besides, such as on how many screens it stands. */
+  /** What is reported of a finding in addition, such as on how many screens it is. */
   readonly also?: (finding: Finding) => string | null;
 }
 
@@ -72,7 +72,7 @@ function controlsOf({ controls }: Layout, { code, subjects }: Finding): string[]
 
 export function FindingList({ findings, onPick, fixes = [], onFix, stale = false, empty, also }: Props) {
   const session = useSessionActions();
-  // Names are those of the moment: findings and moves come anew with every layout, and the list with them.
+  // Names are those of the moment: findings and moves come again with every layout, and the list with them.
   const { layout } = session.store.getState();
   if (!findings) return <p className="text-muted">Checking…</p>;
   if (findings.length === 0) return <p className="text-muted">{empty ?? "No findings on this screen."}</p>;
@@ -127,7 +127,7 @@ export function FindingList({ findings, onPick, fixes = [], onFix, stale = false
   );
 }
 
-/** Accepting a finding asks for the reason where it stands; an accepted one can be taken back. */
+/** Accepting a finding asks for the reason where it is; an accepted one can be taken back. */
 function Acceptance({ finding }: { finding: Finding }) {
   const session = useSessionActions();
   const [asking, setAsking] = useState(false);

@@ -1,11 +1,11 @@
 "use client";
-/** The canvas of a device's glass, and when what is on it must be drawn anew. */
+/** The canvas of a device's glass, and when what is on it must be redrawn. */
 import { useSyncExternalStore, type Ref } from "react";
 import type { Screen } from "../../core/format/types";
 import { forgetWordWidths } from "../../runtime/art";
 import { useImageArrivals } from "./images";
 
-/** Counts the fonts that have come in, so that words are drawn anew in their own type. */
+/** Counts the fonts that have come in, so that words are redrawn in their own type. */
 function useFonts(): number {
   return useSyncExternalStore(
     (changed) => {
@@ -21,7 +21,7 @@ function useFonts(): number {
   );
 }
 
-/** A count that rises when fonts or pictures have come in: what was drawn before is then drawn anew. */
+/** A count that rises when fonts or pictures have come in: what was drawn before is then redrawn. */
 export function useDrawingEpoch(): number {
   const fonts = useFonts();
   const arrivals = useImageArrivals();

@@ -1,5 +1,5 @@
 "use client";
-/** A layout as a small drawing: the device, and what stands on it, by its shapes alone. */
+/** A layout as a small drawing: the device, and what is on it, by its shapes alone. */
 import { byId } from "../../core/derived/byId";
 import { resolvedOn } from "../../core/derived/resolved";
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";

@@ -1,5 +1,5 @@
 "use client";
-/** The open layout on a screen, live: it is drawn anew with every change, and nothing of the page around it. */
+/** The open layout on a screen, live: it is redrawn with every change, and nothing of the page around it. */
 import { memo, useEffect, useRef } from "react";
 import { clusterOf, placementIn } from "../../core/editing/placeables";
 import { resolvedBetween } from "../../core/derived/between";
@@ -35,7 +35,7 @@ export interface Between {
   readonly part: number;
 }
 
-/** A picture beside others is drawn with no more pixels than this: there may be a hundred of them. */
+/** A picture next to others is drawn with no more pixels than this: there may be a hundred of them. */
 const MOST_PX = 2_000_000;
 
 const NOTHING: readonly string[] = [];

@@ -41,7 +41,7 @@ interface PartProps {
   readonly drag: Drag;
   /** The pointer is at a point of the picture. */
   readonly onMove: (at: Point) => void;
-  /** An arrow key: so many steps along x and along y (up is positive). */
+  /** An arrow key: this many steps along x and along y (up is positive). */
   readonly onStep: (x: number, y: number) => void;
   readonly children: ReactNode;
   readonly cursor?: string;
@@ -54,7 +54,7 @@ interface PartProps {
 export function LivePart({ label, svg, value, min, max, text, drag, onMove, onStep, children, cursor = "grab", part, reads }: PartProps) {
   const follow = useDrag();
   const lit = useLit(part);
-  // While it is dragged the part is drawn anew, and what a movement means with it.
+  // While it is dragged the part is redrawn, and what a movement means with it.
   const latest = useRef(onMove);
   useEffect(() => {
     latest.current = onMove;

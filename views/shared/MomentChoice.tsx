@@ -1,5 +1,5 @@
 "use client";
-/** Which moment of the game is shown; absent where the layout has none. Stands in the title strip; while rehearsing beside the test yard, for a game chooses its own. */
+/** Which moment of the game is shown; absent where the layout has none. Stands in the title strip; while rehearsing next to the test yard, for a game chooses its own. */
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/SessionContext";

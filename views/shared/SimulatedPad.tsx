@@ -4,7 +4,7 @@ import { X } from "lucide-react";
 import type { PointerEvent } from "react";
 import { moveSimulated, pressSimulated, switchSimulatedPad, useSimulatedPad } from "./pads";
 
-/** Where each button stands, CSS px in a field of 300 × 132; its number is that of the standard mapping. */
+/** Where each button is, CSS px in a field of 300 × 132; its number is that of the standard mapping. */
 const BUTTONS: readonly (readonly [number: number, x: number, y: number])[] = [
   [6, 34, 14],
   [4, 66, 14],

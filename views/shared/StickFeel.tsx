@@ -20,7 +20,7 @@ import { AXES, type FeelProps } from "./feelWords";
 import { Directions } from "./Directions";
 import { CurvePicture, DeadZonePicture } from "./FeelPictures";
 
-/** What stands under more as a stick begins. */
+/** What is under more as a stick begins. */
 const STICK_MORE = { pressAt: 0.5, releaseAt: 0.4, holdDeg: 4 } as const;
 
 const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
@@ -207,7 +207,7 @@ export function StickFeelFields({ context, controls, placed, change, preview, be
   );
 }
 
-/** Beside the pictures there is little room: the name stands above its value. */
+/** Beside the pictures there is little room: the name is above its value. */
 function StackedName({ word, lit, children }: { word: string; lit: string; children: ReactNode }) {
   const isLit = useLit(lit);
   return (

@@ -1,5 +1,5 @@
 "use client";
-/** Choosing a version of the open layout, and getting it: as it stands, a named state, after an edit, or a file. */
+/** Choosing a version of the open layout, and getting it: as it is, a named state, after an edit, or a file. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";

@@ -1,4 +1,4 @@
-/** Drawing a layout onto a canvas: device glass, backdrop, cut-outs, controls. Of what is there already only the part that changes is drawn anew. */
+/** Drawing a layout onto a canvas: device glass, backdrop, cut-outs, controls. Of what is there already only the part that changes is redrawn. */
 import { boundsOf } from "../../core/editing/align";
 import { byId } from "../../core/derived/byId";
 import type { Box } from "../../core/engine/geometry/point";
@@ -21,7 +21,7 @@ export function posed(layout: Layout, resolved: Resolved, held: boolean): DrawnC
   });
 }
 
-/** How a drawing stands on its canvas. `mostPx`: the canvas has no more pixels, however large what it shows; zoomed in far, it is drawn a little softer instead. */
+/** How a drawing is on its canvas. `mostPx`: the canvas has no more pixels, however large what it shows; zoomed in far, it is drawn a little softer instead. */
 export interface OnCanvas {
   /** CSS px a px of the drawing. */
   readonly scale: number;
@@ -101,7 +101,7 @@ interface OnGlass {
   readonly scale: number;
   readonly epoch: number;
   readonly mostPx?: number;
-  /** The moment that is looked at: it may have a backdrop of its own. */
+  /** The moment that is looked at: it may have its own backdrop. */
   readonly moment?: string | null;
 }
 
@@ -111,7 +111,7 @@ export function emptyGlass(canvas: HTMLCanvasElement): void {
   canvas.width = canvas.height = 1;
 }
 
-/** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is drawn anew. */
+/** Draws device glass, backdrop, cut-outs and controls. Of a canvas that shows almost the same already only the part that changes is redrawn. */
 export function drawGlass(
   canvas: HTMLCanvasElement,
   layout: Layout,

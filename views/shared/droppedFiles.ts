@@ -4,7 +4,7 @@
 const entriesIn = (reader: FileSystemDirectoryReader) => new Promise<FileSystemEntry[]>((resolve) => reader.readEntries(resolve, () => resolve([])));
 const fileOf = (entry: FileSystemFileEntry) => new Promise<File | null>((resolve) => entry.file(resolve, () => resolve(null)));
 
-/** Every file of a drop. What the browser refuses to open is left out. */
+/** Every file of a drop. What the browser refuses to open is omitted. */
 export async function droppedFiles(transfer: DataTransfer): Promise<File[]> {
   // The list is emptied as soon as the event is over: take it whole, at once.
   const entries = [...transfer.items].flatMap((item) => item.webkitGetAsEntry() ?? []);

@@ -18,23 +18,23 @@ export interface PictureBytes {
   readonly data: string;
 }
 
-/** Counts the images that have come in, so that what shows them draws anew. */
+/** Counts the images that have come in, so that what shows them draws again. */
 const arrivals = createStore<{ count: number }>(() => ({ count: 0 }));
 export const imageArrivals = (): number => arrivals.getState().count;
-/** The same for a component, which is rendered anew at each. */
+/** The same for a component, which is rendered again at each. */
 export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count);
 
-/** A decoded image, drawn once into a canvas: an SVG would else be drawn anew at every use. */
+/** A decoded image, drawn once into a canvas: an SVG would else be redrawn at every use. */
 type Decoded = HTMLCanvasElement | "coming" | "broken";
 const images = new Map<string, Decoded>();
 const byPicture = new WeakMap<PictureBytes, string>();
-/** How many pixels of decoded images are kept, and how many images; beyond that all are let go and decoded anew as they are wanted. A layout's own pictures and two backdrops always find room. */
+/** How many pixels of decoded images are kept, and how many images; beyond that all are let go and decoded again as they are wanted. A layout's own pictures and two backdrops always find room. */
 const MOST_KEPT = 3 * PICTURES.area.most;
 const MOST_IMAGES = 240;
 let kept = 0;
 /** No image is drawn larger, px along the longer side. */
 const MOST_PX = 2400;
-/** An SVG is drawn this large, px along the longer side: one of many thousand elements smaller, for the page stands still while it is drawn. */
+/** An SVG is drawn this large, px along the longer side: one of many thousand elements smaller, for the page is still while it is drawn. */
 const svgPx = (tags: number): number => (tags < 4000 ? 512 : tags < 12_000 ? 256 : 128);
 
 const textOf = (base64: string): string => new TextDecoder().decode(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)));

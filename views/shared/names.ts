@@ -1,4 +1,4 @@
-/** How the interface speaks of what stands on the glass: by the names people gave, never by ids or places in lists. */
+/** How the interface speaks of what is on the glass: by the names people gave, never by ids or places in lists. */
 import type { Layout } from "../../core/format/types";
 import { byId, nameById } from "../../core/derived/byId";
 import { placeableOf } from "../../core/editing/placeables";

@@ -2,7 +2,7 @@
 /**
  * Going from view to view without leaving the page: the address changes, and with it what is shown, at once. Nothing is asked of the server, so
  * that it may be gone, and nothing of what is open is lost. Next's router follows `pushState` (documented with it), and back and forward; it would
- * show the view a moment after the address, and a key or a finger let go in that moment would go to the view that is left.
+ * show the view a moment after the address, and a key or a finger let go in that moment would go to the view that remains.
  */
 import { usePathname } from "next/navigation";
 import { useSyncExternalStore } from "react";

@@ -14,7 +14,7 @@ export function placeFor({ layout, screen }: Pick<EditContext, "layout" | "scree
   return { screens: rail.some(({ name }) => name === screen.name) ? rail : [screen, ...rail], players: facesOf(layout) };
 }
 
-/** Tells what is found of new controls; nothing where nothing is. `before`: what is told in any case. */
+/** Tells what is found of new controls; nothing where nothing is. `before`: what is reported in any case. */
 export function tellAbout(session: Session, layout: Layout, found: readonly FindingAbout[], before = ""): void {
   const text = [before, saidAbout(found, sayNames(layout))].filter((part) => part !== "").join(" ");
   if (text !== "") session.tell({ text, tone: "plain" });

@@ -1,4 +1,4 @@
-/** What the browser remembers beside the layouts, by a key: read and written so that refused storage costs only the memory of it. */
+/** What the browser remembers next to the layouts, by a key: read and written so that refused storage costs only the memory of it. */
 
 /** What is noted under a key, as it was written; undefined where nothing is, or nothing that reads. */
 export function noted(key: string): unknown {

@@ -25,7 +25,7 @@ export function moveSimulated(stick: "left" | "right", x: number, y: number): vo
   simulated.setState((pad) => ({ axes: pad.axes.map((a, i) => (i === first ? x : i === first + 1 ? y : a)) }));
 }
 
-/** The pad as it stands now, or null where there is none. */
+/** The pad as it is now, or null where there is none. */
 export function padNow(): { buttons: number[]; axes: number[] } | null {
   const { on, buttons, axes } = simulated.getState();
   if (on) return { buttons: [...buttons], axes: [...axes] };

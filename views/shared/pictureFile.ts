@@ -32,7 +32,7 @@ async function decodes(type: string, data: string): Promise<boolean> {
 
 const WORDS: Readonly<Record<string, string>> = { "image/png": "PNG", "image/webp": "WebP", "image/jpeg": "JPEG", "image/svg+xml": "SVG" };
 
-/** Reads a file as a picture of one of some types, of at most so many bytes. */
+/** Reads a file as a picture of one of some types, of at most this many bytes. */
 export async function readPicture<T extends PictureType>(file: File, types: readonly T[], mostBytes: number): Promise<Result<PictureFile<T>>> {
   const type = types.find((t) => t === file.type);
   const wanted = types.map((t) => WORDS[t] ?? t).join(", ");

@@ -1,4 +1,4 @@
-/** F6 goes from region to region of the window, in the order in which they stand on the page. A region is what says so: `data-region`, its place in that order. */
+/** F6 goes from region to region of the window, in the order in which they are on the page. A region is what says so: `data-region`, its place in that order. */
 
 const FOCUSABLE = 'a[href], button:not(:disabled), input:not(:disabled, [type="file"]), select:not(:disabled), textarea, [tabindex="0"]';
 const FIRST = "[data-first-stop], input:not([type=file]), select";

@@ -1,7 +1,7 @@
 /** Comparing what a row is given: objects and functions by identity first, plain data by what it says. */
 import { dequal } from "dequal";
 
-/** Whether two sets of props say the same: what is worked out anew with every change of the layout often comes to the same for a row. */
+/** Whether two sets of props say the same: what is computed again with every change of the layout often comes to the same for a row. */
 export function saySame<P extends object>(before: P, after: P): boolean {
   const keys = Object.keys(after) as (keyof P)[];
   return keys.length === Object.keys(before).length && keys.every((key) => Object.is(before[key], after[key]) || isSameData(before[key], after[key]));

@@ -1,5 +1,5 @@
 "use client";
-/** The letters on the user's own keyboard, where the browser tells them (Keyboard Map; the codes are those of UI Events). */
+/** The letters on the user's own keyboard, where the browser reports them (Keyboard Map; the codes are those of UI Events). */
 import { useEffect, useState } from "react";
 
 interface KeyboardWithMap {

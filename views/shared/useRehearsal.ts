@@ -51,7 +51,7 @@ interface Options {
   readonly onTick: (values: ActionValues, tick: PlayedTick) => void;
   /** Called after every frame with the player: for those who look at what feeds what. */
   readonly onPlayed?: (player: Player) => void;
-  /** Called at the beginning of every frame, before the ticks that are due: for those who have events of their own to feed. */
+  /** Called at the beginning of every frame, before the ticks that are due: for those who have their own events to feed. */
   readonly onFrame?: (time: number) => void;
   /** How long it took from the oldest event of a frame to the end of drawing it, ms. */
   readonly onLatency?: (ms: number) => void;
@@ -172,7 +172,7 @@ export function useRehearsal(options: Options) {
       event.currentTarget.setPointerCapture(event.pointerId);
       event.currentTarget.focus({ preventScroll: true });
     }
-    // Between two frames the browser gathers movement into one event; what it gathered is told apart.
+    // Between two frames the browser gathers movement into one event; what it gathered is distinguished.
     const gathered = type === "move" ? event.nativeEvent.getCoalescedEvents?.() : undefined;
     for (const e of gathered && gathered.length > 0 ? gathered : [event.nativeEvent]) {
       const step = pointerEvents(buttons.current, {
@@ -220,7 +220,7 @@ export function useRehearsal(options: Options) {
     if (!event.repeat) feed({ t: event.timeStamp, type: "key", code: event.code, down });
   };
 
-  /** Begins anew: nothing is held, nothing is owed. */
+  /** Begins again: nothing is held, nothing is owed. */
   const restart = () => {
     const { current } = now;
     player.current = createPlayer(current.layout, current.screen, hz, { handed, playerSize, moment: current.game.moment() ?? current.moment });

@@ -1,4 +1,4 @@
-/** The versions of a layout that can be compared: as it stands, its named states, each edit of its log, a file. */
+/** The versions of a layout that can be compared: as it is, its named states, each edit of its log, a file. */
 import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { refused, ok, type Result } from "../../core/engine/result";

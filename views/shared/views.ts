@@ -9,7 +9,7 @@ export const VIEWS = [
 
 /** Where a view is found. */
 export type ViewPath = (typeof VIEWS)[number]["path"];
-/** Pages beside the views: the first one, and the one about our words. */
+/** Pages next to the views: the first one, and the one about our words. */
 export const PAGES = ["/welcome", "/words"] as const;
 /** Where one can be. */
 export type PagePath = ViewPath | (typeof PAGES)[number];

@@ -1,5 +1,5 @@
 "use client";
-/** The first deeds as a line below the title strip: what to do next, and the four of them, ticked off as they are done. */
+/** The first steps as a line below the title strip: what to do next, and the four of them, ticked off as they are done. */
 import { Check, Circle, X } from "lucide-react";
 import type { Layout, Serve } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";

@@ -18,7 +18,7 @@ interface Shown {
   readonly words: string;
 }
 
-/** How far the layout is kept, in a word and a sentence. "saved" stands only where everything is written and confirmed. */
+/** How far the layout is kept, in a word and a sentence. "saved" is only where everything is written and confirmed. */
 function shownOf({ saving, onlyMemory, gesture, layout, isDeleted }: SessionState, hasDraft: boolean): Shown {
   if (saving.kind === "refused")
     return {

@@ -55,7 +55,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
   useEffect(() => {
     document.title = `${name} · Nodulum`;
   }, [name]);
-  // Whatever nobody has answered for is told, not passed over.
+  // Whatever nobody has answered for is reported, not passed over.
   useEffect(() => {
     const onFallen = ({ reason }: PromiseRejectionEvent) => {
       console.error(reason);
@@ -78,7 +78,7 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
     "next region": () => goToRegion(1),
     "previous region": () => goToRegion(-1),
   });
-  // The view stands: this layout can be drawn.
+  // The view is: this layout can be drawn.
   useEffect(() => {
     const standing = window.setTimeout(() => drawn(id), STANDS_MS);
     return () => window.clearTimeout(standing);

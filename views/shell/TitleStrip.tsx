@@ -36,7 +36,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const dark = resolvedTheme === "dark";
   const where = useRef<HTMLDivElement>(null);
   const tools = useRef<HTMLSpanElement>(null);
-  // At the welcome nothing is in hand yet: what is about the open layout stands back.
+  // At the welcome nothing is in hand yet: what is about the open layout is back.
   const isWelcome = path === "/welcome";
   useRoving(where, "across");
   useRoving(tools, "across");

@@ -69,7 +69,7 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
   );
 }
 
-/** A boundary around a view; `of`: what it shows, by which it starts anew. */
+/** A boundary around a view; `of`: what it shows, by which it starts again. */
 export function ViewBoundary({ of, children }: { of: string; children: ReactNode }) {
   return (
     <Boundary key={of} session={useSessionActions()}>

@@ -53,6 +53,6 @@ export function ViewRouter({ path, first, children }: { path: string; first: str
   return shown ? <Suspense fallback={opening}>{shown}</Suspense> : children;
 }
 
-/** The pages beside the views are fetched when they are wanted, also where the window opens with them: whoever has been here goes on from the welcome at once. */
+/** The pages next to the views are fetched when they are wanted, also where the window opens with them: whoever has been here goes on from the welcome at once. */
 export const Welcome = () => <Suspense fallback={opening}>{SHOWN.get("/welcome")}</Suspense>;
 export const Words = () => <Suspense fallback={opening}>{SHOWN.get("/words")}</Suspense>;

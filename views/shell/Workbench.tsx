@@ -29,7 +29,7 @@ export function WorkbenchShell({ children }: { children: ReactNode }) {
       close();
     };
   }, []);
-  // How much has been worked out so far, for whoever measures the running application.
+  // How much has been computed so far, for whoever measures the running application.
   useEffect(() => {
     Object.assign(window, { nodulumWork: workDone });
   }, []);

@@ -1,6 +1,6 @@
 /**
- * Text that was typed and not entered yet. A field of its own is entered when it is left; the fields of a form when the form is sent, so what
- * stands in them after that is still a draft. Searching is no draft. Works by the events of the page, so that no field need know of it.
+ * Text that was typed and not entered yet. its own field is entered when it remains; the fields of a form when the form is sent, so what
+ * is in them after that is still a draft. Searching is no draft. Works by the events of the page, so that no field need know of it.
  */
 import { createStore, type StoreApi } from "zustand/vanilla";
 
@@ -34,7 +34,7 @@ export function watchDrafts(page: Document): Drafts {
   const onLeft = (event: Event) => {
     const field = fieldOf(event);
     if (field && field.form === null) drafts.delete(field);
-    // What a form does with its text when it is left is seen a moment later.
+    // What a form does with its text when it remains is seen a moment later.
     setTimeout(look);
   };
   const onSent = ({ target }: Event) => {

@@ -1,5 +1,5 @@
 /**
- * Which layouts could not be drawn: before a layout is shown it is noted, and when it stands the note goes. A layout that failed, or whose
+ * Which layouts could not be drawn: before a layout is shown it is noted, and when it is the note goes. A layout that failed, or whose
  * note was still there twice (the window froze, or was killed: one that is closed or loaded again takes its note along), is not opened
  * by itself the next time.
  */
@@ -48,7 +48,7 @@ export function drawingBegins(notes: Notes, id: string): void {
   write(notes, { id, attempts: before?.id === id ? before.attempts + 1 : 1, failed: false });
 }
 
-/** It stands; or it could not be drawn. */
+/** It is; or it could not be drawn. */
 export function drawingEnds(notes: Notes, id: string, how: "drawn" | "failed"): void {
   if (how === "failed") return write(notes, { id, attempts: 0, failed: true });
   try {

@@ -1,5 +1,5 @@
 "use client";
-/** The first deeds: four things done once show most of what can be done here. They tick themselves off; the list can be closed for good and called back. */
+/** The first steps: four things done once show most of what can be done here. They tick themselves off; the list can be closed for good and called back. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import { note, noted } from "../shared/notes";

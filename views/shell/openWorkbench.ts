@@ -1,4 +1,4 @@
-/** Opens everything the window stands on: the other windows, the store, the first layout, the session and what goes with it. */
+/** Opens everything the window is on: the other windows, the store, the first layout, the session and what goes with it. */
 import { SAMPLES } from "../../samples/samples";
 import type { Life } from "../../storage/database";
 import { openLayouts } from "../../storage/layouts";
@@ -14,7 +14,7 @@ import { createTakes, type Takes } from "../session/takeLibrary";
 import { newId } from "../shared/newId";
 import { drawingBegins, drawingEnds, undrawable } from "./drawingGuard";
 
-/** What a window stands on. `close` leaves it. */
+/** What a window is on. `close` leaves it. */
 export interface Opened {
   readonly kept: LayoutStore;
   readonly session: Session;
@@ -95,7 +95,7 @@ export async function openWorkbench(): Promise<Opened> {
     });
   };
   seeOthers();
-  // Whatever was told while this window slept: it looks again when somebody comes back to it.
+  // Whatever was reported while this window slept: it looks again when somebody comes back to it.
   const onSight = () => {
     if (document.visibilityState !== "visible") return;
     seeOthers();
@@ -142,6 +142,6 @@ async function hearMarked(kept: LayoutStore, session: Session): Promise<void> {
       tone: "plain",
     });
   } catch {
-    // Storage tells of itself with the next edit.
+    // Storage reports itself with the next edit.
   }
 }

@@ -1,5 +1,5 @@
 "use client";
-/** Watches what is done for the first deeds: a control grown, a screen mended by an edit, a file taken out. That a stick was felt is told by the glass it is played on. */
+/** Watches what is done for the first steps: a control grown, a screen fixed by an edit, a file taken out. That a stick was felt is reported by the glass it is played on. */
 import { useEffect } from "react";
 import { useSessionActions } from "../session/SessionContext";
 import type { SessionState } from "../session/sessionState";
@@ -14,7 +14,7 @@ export function isMended(now: SessionState["findings"], before: SessionState["fi
   return Object.keys(before).some((screen) => (grave(before, screen) ?? 0) > 0 && grave(now, screen) === 0);
 }
 
-/** Whether an edit adds a control. Such an edit often ends a finding, that of an action without one, and is a step of its own. */
+/** Whether an edit adds a control. Such an edit often ends a finding, that of an action without one, and is its own step. */
 const addsControl = (now: Pick<SessionState, "layout">, before: Pick<SessionState, "layout">): boolean =>
   now.layout.controls.length > before.layout.controls.length;
 

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { useSessionActions } from "../session/SessionContext";
 import { watchDrafts } from "./drafts";
 
-/** Asks before the window is left; gives whether text was typed and not entered. */
+/** Asks before the window remains; gives whether text was typed and not entered. */
 export function useLeaving(): boolean {
   const session = useSessionActions();
   const [hasDraft, setHasDraft] = useState(false);

@@ -1,5 +1,5 @@
 "use client";
-/** The application kept by the browser, as the window shows it; a newer one is told once, and taken when nothing is in hand. */
+/** The application kept by the browser, as the window shows it; a newer one is reported once, and taken when nothing is in hand. */
 import { useCallback, useEffect, useSyncExternalStore } from "react";
 import { useSessionActions } from "../session/SessionContext";
 import { createOffline, type Offline, type OfflineWatch } from "./offlineState";

@@ -1,9 +1,9 @@
 "use client";
-/** Whether the browser has promised to keep what is stored: it is asked after the first edit of one's own, and not before. */
+/** Whether the browser has promised to keep what is stored: it is asked after the first your own edit, and not before. */
 import { useEffect, useState } from "react";
 import { useSessionActions } from "../session/SessionContext";
 
-/** unasked: nothing of one's own is kept yet · promised, refused: its answer · unknown: this browser cannot be asked here. */
+/** unasked: your own nothing is kept yet · promised, refused: its answer · unknown: this browser cannot be asked here. */
 export type Persistence = "unasked" | "promised" | "refused" | "unknown";
 
 /** The browser's answer, asked once. */

@@ -7,7 +7,7 @@ const PLACES: readonly PagePath[] = [...VIEWS.map((v) => v.path), "/welcome"];
 
 const isPlace = (path: unknown): path is PagePath => PLACES.includes(path as PagePath);
 
-/** Notes where one is. What is beside the work, the words for one, is not noted. */
+/** Notes where one is. What is next to the work, the words for one, is not noted. */
 export function noteWhere(path: string): void {
   if (isPlace(path)) note(KEY, path);
 }

@@ -1,5 +1,5 @@
 "use client";
-/** The words a game has been told to read, each with its kind, before they become its ledger. */
+/** The words a game has been reported to read, each with its kind, before they become its ledger. */
 import { counted } from "../../core/derived/counted";
 import { X } from "lucide-react";
 import { readingProps } from "../../ui/reading";

@@ -1,5 +1,5 @@
 "use client";
-/** The first page: a finished layout that plays by itself, one's own game, a starter, or one of those that are kept. */
+/** The first page: a finished layout that plays by itself, your own game, a starter, or one of those that are kept. */
 import { useState } from "react";
 import type { Layout } from "../../core/format/types";
 import { problemText, type Result } from "../../core/engine/result";

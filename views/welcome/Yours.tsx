@@ -1,5 +1,5 @@
 "use client";
-/** The layouts kept here that were changed last: when, and what is left to do in each. */
+/** The layouts kept here that were changed last: when, and what remains to do in each. */
 import { useEffect, useState } from "react";
 import type { Result } from "../../core/engine/result";
 import type { KeptLayout } from "../../core/exchange/storedRecords";
@@ -14,7 +14,7 @@ interface Listed {
   readonly kept: KeptLayout;
   /** When it was changed last. */
   readonly when: string;
-  /** How much is left to do; null where it cannot be read. */
+  /** How much remains to do; null where it cannot be read. */
   readonly left: number | null;
 }
 

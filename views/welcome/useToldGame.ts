@@ -1,5 +1,5 @@
 "use client";
-/** What has been told of a game so far: words that were typed, words and keys that were found in its code, the kinds chosen for them, and what was left out. */
+/** What has been reported of a game so far: words that were typed, words and keys that were found in its code, the kinds chosen for them, and what was omitted. */
 import { useMemo, useState } from "react";
 import type { ActionKind } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";

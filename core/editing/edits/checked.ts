@@ -28,7 +28,7 @@ export function checked(before: Layout, after: Layout): Result<Layout> {
   return problems.length > 0 ? { ok: false, problems: problemsToTell(problems) } : ok(after);
 }
 
-/** What stands under a key, as the file has it. */
+/** What is under a key, as the file has it. */
 function plainKey(layout: Layout, key: keyof Layout): unknown {
   switch (key) {
     case "orientation":

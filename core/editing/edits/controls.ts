@@ -15,7 +15,7 @@ export function addControls(layout: Layout, controls: readonly Control[]): Resul
   return checked(layout, { ...layout, controls: [...layout.controls, ...controls] });
 }
 
-/** Removes controls, clusters and keep-clear zones with what refers to them; with a cluster goes all that stands in it. */
+/** Removes controls, clusters and keep-clear zones with what refers to them; with a cluster goes all that is in it. */
 export function removePlaceables(layout: Layout, ids: readonly string[]): Result<Layout> {
   const gone = new Set(ids);
   const standsIn = (placement: Placement | undefined) => placement?.kind === "pin" && typeof placement.frame === "object" && gone.has(placement.frame.cluster);

@@ -1,4 +1,4 @@
-/** Edits of the screens a layout is looked at on: one's own, and which stand in the rail. They live in the workbench; players ignore them. */
+/** Edits of the screens a layout is looked at on: your own, and which are in the rail. They live in the workbench; players ignore them. */
 import { refused, type Result } from "../../engine/result";
 import type { Layout, Screen } from "../../format/types";
 import { checked } from "./checked";
@@ -19,7 +19,7 @@ function screenProblem(screen: Screen): string | null {
   return null;
 }
 
-/** Adds screens of one's own and puts them at the end of `rail` (the names that stand there now); one of the same name is replaced. `taken`: names that are not one's own. */
+/** Adds your own screens and puts them at the end of `rail` (the names that are there now); one of the same name is replaced. `taken`: names that are not your own. */
 export function addScreens(layout: Layout, screens: readonly Screen[], rail: readonly string[], used: ReadonlySet<string>): Result<Layout> {
   for (const screen of screens) {
     const problem = screenProblem(screen) ?? (used.has(screen.name) ? `“${screen.name}” is a screen of the catalogue; give yours another name` : null);
@@ -32,7 +32,7 @@ export function addScreens(layout: Layout, screens: readonly Screen[], rail: rea
   return checked(layout, { ...layout, workbench });
 }
 
-/** Changes a screen of one's own; with another name it keeps its place in the rail. */
+/** Changes your own screen; with another name it keeps its place in the rail. */
 export function changeScreen(layout: Layout, name: string, next: Screen, used: ReadonlySet<string>): Result<Layout> {
   const { screens, rail, screen } = layout.workbench;
   if (!screens.some((s) => s.name === name)) return refused("screens", `there is no screen of yours called “${name}”`);
@@ -53,7 +53,7 @@ export function changeScreen(layout: Layout, name: string, next: Screen, used: R
   });
 }
 
-/** Removes a screen of one's own, from the rail too. */
+/** Removes your own screen, from the rail too. */
 export function removeScreen(layout: Layout, name: string): Result<Layout> {
   const { screens, rail, screen } = layout.workbench;
   return checked(layout, {

@@ -101,7 +101,7 @@ test("clearance: known distances, and the sign says whether they overlap", () =>
       const shared = commonArea(a, b);
       expect(shared > 1 && px >= 0).toBe(false);
       expect(px > 1e-3 && shared > 0).toBe(false);
-      // Apart, or moved apart by what it says: what is left to share is next to nothing.
+      // Apart, or moved apart by what it says: what remains to share is next to nothing.
       const apart = px < -1e-3 ? -px * 1.001 : 0;
       const moved = { ...b, x: b.x + apart * direction.x, y: b.y + apart * direction.y };
       expect(commonArea(a, moved)).toBeLessThanOrEqual(0.002 * Math.min(areaOf(a), areaOf(b)) + 1);

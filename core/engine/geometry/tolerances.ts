@@ -14,7 +14,7 @@ export const FILED_SLACK = 1e-6;
 export const SQUARE_SLACK = 1e-6;
 /** Measures of two moments that differ by no more than this, in their own unit, are the same: areas are summed numerically. */
 export const SAME_MEASURE = 1e-3;
-/** What a proposed move goes beyond what is wanted, mm: lengths in a file have six decimals, and what stands just at a limit may fall back under it. */
+/** What a proposed move goes beyond what is wanted, mm: lengths in a file have six decimals, and what is just at a limit may fall back under it. */
 export const SPARE_MM = 0.02;
 /** Where a finding begins or ends is found to this in aspect: within the 0.0005 that is promised. */
 export const BORDER_ASPECT = 0.0002;

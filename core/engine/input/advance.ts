@@ -20,7 +20,7 @@ export interface Step {
   readonly values: ActionValues;
 }
 
-/** What a tick works with besides the state: made once and used again at every tick, so that a game's frames leave nothing to be collected. */
+/** What a tick works with in addition to the state: made once and used again at every tick, so that a game's frames leave nothing to be collected. */
 export interface TickRoom {
   readonly inputs: { readings: PortReading[]; hardware: HardwareState; repeats: RepeatState[]; readonly groups: Groups };
   readonly tick: { time: number; ms: number };
@@ -31,13 +31,13 @@ export function tickRoom(): TickRoom {
   return { inputs: { readings: [], hardware: restingHardware(), repeats: [], groups: emptyGroups() }, tick: { time: 0, ms: 0 } };
 }
 
-/** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is left as it is. */
+/** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is unchanged. */
 export function advance(setup: InputSetup, state: InputState, events: readonly InputEvent[], tickTime: number): Step {
   const next = workingCopy(state);
   return { values: advanceInPlace(setup, next, { events, tickTime, room: tickRoom() }), state: next };
 }
 
-/** The same for a state that is one's own (`workingCopy`), which is changed: gives the value of every action. */
+/** The same for a state that is your own (`workingCopy`), which is changed: gives the value of every action. */
 export function advanceInPlace(
   setup: InputSetup,
   state: InputState,
@@ -86,7 +86,7 @@ function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { rea
   }
 }
 
-/** Takes one event into a state that is one's own (`workingCopy`), without a tick. */
+/** Takes one event into a state that is your own (`workingCopy`), without a tick. */
 export function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {
   switch (event.type) {
     case "down":

@@ -10,7 +10,7 @@ import { workingCopy, type InputState } from "./inputState";
 
 /**
  * The state of `before`, for `after`. A control goes on if it has the same id and kind, an action's smoothing if it has the same name and
- * kind, a repeat if it has the same control, port and action; all else starts at rest, and touches let go of what is gone as by cancel.
+ * kind, a repeat if it has the same control, port and action; all else starts at rest, and touches release what is gone as by cancel.
  * A latch goes on only while its button is one.
  */
 export function carryOver(before: InputSetup, state: InputState, after: InputSetup): InputState {

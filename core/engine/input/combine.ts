@@ -72,7 +72,7 @@ export function actionValue(sources: ActionSources, inputs: Inputs, smoothed: Pa
   const touch = emptied(inputs.groups[0]);
   for (let i = 0; i < sources.touch.length; i += 1) {
     const source = sources.touch[i];
-    // A control at rest gives nothing; only a repeat has to be told so.
+    // A control at rest gives nothing; only a repeat has to be reported so.
     if (source.repeat || inputs.readings[source.control] !== AT_REST) addTouch(touch, source, inputs, tick);
   }
   const strongest = action.combine === "strongest" && (kind === "axis" || kind === "vector");

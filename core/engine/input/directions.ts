@@ -1,7 +1,7 @@
 /** Angles and the directions a control snaps to. Degrees, counter-clockwise from +x, y up. */
 import { ANGLE_SLACK } from "../geometry/tolerances";
 
-/** A direction port holds this far to each side of its own direction: two neighbours overlap in the diagonals. */
+/** A direction port holds this far to each its own side direction: two neighbours overlap in the diagonals. */
 const PORT_HALF_WIDTH = 66;
 
 /** The angle of (x, y up), −180 (exclusive) to 180. */

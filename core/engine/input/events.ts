@@ -6,7 +6,7 @@
 
 /** What a touch does. `cancel`: it is taken away, which fires nothing. */
 export type TouchEventType = "down" | "move" | "up" | "cancel";
-/** A touch: time in ms, the id that tells it from others while it is down, its point in screen px. A down of an id that is down cancels it first; the rest of an unknown id is ignored. */
+/** A touch: time in ms, the id that reports it from others while it is down, its point in screen px. A down of an id that is down cancels it first; the rest of an unknown id is ignored. */
 export interface TouchInput {
   readonly t: number;
   readonly id: number;

@@ -75,7 +75,7 @@ export function padButton(state: HardwareState, button: number): number {
   return clampTo(state.pad?.buttons[button] ?? 0, 0, 1);
 }
 
-/** A pad axis as it stands, −1…1; 0 where there is no such axis. */
+/** A pad axis as it is, −1…1; 0 where there is no such axis. */
 function axisOf(state: HardwareState, axis: number): number {
   return clampTo(state.pad?.axes[axis] ?? 0, -1, 1);
 }

@@ -12,7 +12,7 @@ export interface TouchState {
   contains: number[];
 }
 
-/** All that a tick hands to the next. `controls` and `repeats` stand at the indices of the setup's, `given` at those of its actions. */
+/** All that a tick hands to the next. `controls` and `repeats` are at the indices of the setup's, `given` at those of its actions. */
 export interface InputState {
   /** The time of the last tick, ms. */
   time: number;
@@ -70,7 +70,7 @@ export function workingCopy(state: InputState): InputState {
   };
 }
 
-/** Makes a control's state one's own before it is changed. */
+/** Makes a control's state your own before it is changed. */
 export function ownControl(state: InputState, index: number): ControlState {
   return (state.controls[index] = copyControl(state.controls[index]));
 }

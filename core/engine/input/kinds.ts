@@ -1,4 +1,4 @@
-/** The five kinds behind one set of verbs: the only place that knows which file stands for which kind. */
+/** The five kinds behind one set of verbs: the only place that knows which file represents which kind. */
 import { buttonCancel, buttonDown, buttonMove, buttonUp, readButton, restingButton, commitButtonTick, type ButtonState } from "./button";
 import { dpadCancel, dpadDown, dpadMove, dpadUp, readDpad, restingDpad, commitDpadTick, type DpadState } from "./dpad";
 import type { Contact } from "./events";
@@ -32,7 +32,7 @@ export function capturedBy(state: ControlState): number | null {
   return state.kind === "button" ? null : (state.held?.touch ?? null);
 }
 
-// State and control always stand at the same index of the same setup, so their kinds agree; the casts below rest on that.
+// State and control always are at the same index of the same setup, so their kinds agree; the casts below rest on that.
 
 /** The control takes a touch that came down on it, or (`slid`, buttons alone) slid onto it. */
 export function receiveTouch(state: ControlState, control: ReadyAny, c: Contact, slid: boolean): void {

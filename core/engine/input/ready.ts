@@ -1,4 +1,4 @@
-/** Controls made ready for touches on one screen: geometry in px beside the feel of each kind. */
+/** Controls made ready for touches on one screen: geometry in px next to the feel of each kind. */
 import type { Box, Point } from "../geometry/point";
 import { centreOf } from "../geometry/point";
 import type { Shape } from "../geometry/shape";
@@ -37,7 +37,7 @@ export type ReadySwipe = Ready<"swipe">;
 /** A control of any kind on one screen. */
 export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe;
 
-/** Joins a control with where it stands. */
+/** Joins a control with where it is. */
 export function readyInput(control: Control, at: ResolvedControl, screen: { widthPx: number; heightPx: number; ppi: number }): ReadyAny {
   const common: Common = {
     id: control.id,

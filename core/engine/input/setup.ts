@@ -40,7 +40,7 @@ export interface InputSetup {
   readonly hz: number;
   readonly controls: readonly ReadyAny[];
   readonly actions: readonly ActionSources[];
-  /** The value of every action at rest, by its name: each tick's values begin as a copy of it, which is far quicker than naming them anew. */
+  /** The value of every action at rest, by its name: each tick's values begin as a copy of it, which is far quicker than naming them again. */
   readonly atRest: ActionValues;
   /** What each repeat of the state belongs to: a text that names control, port and action. */
   readonly repeats: readonly string[];
@@ -54,7 +54,7 @@ export function asPair(value: number | readonly [number, number] | undefined, fa
   return typeof value === "number" ? [value, value] : value;
 }
 
-/** What every action gives when nothing gives to it. An action may have any name, also one that objects have of their own. */
+/** What every action gives when nothing gives to it. An action may have any name, also one that objects their own have. */
 function valuesAtRest(actions: readonly PlayedAction[]): ActionValues {
   const resting = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] } as const;
   return Object.fromEntries(actions.map((action) => [action.name, resting[action.kind]]));
@@ -67,7 +67,7 @@ function repeatName(used: readonly string[], ...parts: readonly string[]): strin
   return same === 0 ? name : `${name} ${same + 1}`;
 }
 
-/** Joins a layout with where it stands on a screen. Serves that fit no action give nothing; the findings say so. */
+/** Joins a layout with where it is on a screen. Serves that fit no action give nothing; the findings say so. */
 export function prepareInput(layout: Pick<PlayedLayout, "controls" | "actions">, resolved: Resolved, hz: number): InputSetup {
   const byId = new Map(layout.controls.map((control) => [control.id, control]));
   const controls = resolved.controls.map((at) => readyInput(byId.get(at.id)!, at, resolved.screen));

@@ -1,5 +1,5 @@
 /**
- * Where a touch stands against a stick, and what it gives.
+ * Where a touch is against a stick, and what it gives.
  *
  * A stick has two circles. The travel circle is where the knob may go; the dead zone is a reading of the distance
  * from the origin: below `inner` nothing, above `outer` everything, between them the response curve. Distances are

@@ -20,7 +20,7 @@ export const LENGTH_PATTERN = PATTERN;
 
 /** Lengths by their text, so that a text is looked at once and not with every frame of a drag; what has been written is known already. */
 const KNOWN = new Map<string, Length>();
-/** So many texts are kept; then all are forgotten and read anew. */
+/** So many texts are kept; then all are forgotten and read again. */
 const MOST_KNOWN = 8192;
 
 function remember(text: string, length: Length): Length {
@@ -67,7 +67,7 @@ export function canonicalLength(text: string): string {
   return `${digits === "-0" ? "0" : digits}${match[2]}`;
 }
 
-/** Whether a length that is known stands in its shortest spelling; false where that would have to be looked at. */
+/** Whether a length that is known is in its shortest spelling; false where that would have to be looked at. */
 function isShortest(text: string): boolean {
   const known = KNOWN.get(text);
   return known !== undefined && `${known.amount}${known.unit}` === text && text !== `-0${known.unit}`;

@@ -6,11 +6,11 @@ import { ownEntry } from "../playerChanges";
 import { readyLength, type ReadyLength } from "./ruler";
 import type { Arrangement, Clamp, Control, Hit, Override, PlacedLayout, PlainPlacement, Placement } from "../types";
 
-/** A pin with its lengths read; `frame` null where it stands in the `cluster`. Anchor a, pivot p: fractions 0…1; offset d. */
+/** A pin with its lengths read; `frame` null where it is in the `cluster`. Anchor a, pivot p: fractions 0…1; offset d. */
 export type ReadyPin = {
   readonly kind: "pin";
   readonly frame: "screen" | "safe" | "picture" | null;
-  /** The cluster's id where the pin stands in one. */
+  /** The cluster's id where the pin is in one. */
   readonly cluster: string | null;
   readonly ax: number;
   readonly ay: number;
@@ -60,7 +60,7 @@ export interface ReadyControl {
   readonly landing: ReadyPlacement | null;
 }
 
-/** The layout under one arrangement, hidden things left out. */
+/** The layout under one arrangement, hidden things omitted. */
 export interface Variant {
   readonly arrangement: string | null;
   readonly clusters: readonly { readonly id: string; readonly placement: ReadyPin }[];
@@ -71,7 +71,7 @@ export interface Variant {
 /** A layout ready for `resolve` on any screen. */
 export interface PreparedLayout<L extends PlacedLayout = PlacedLayout> {
   readonly layout: L;
-  /** Index 0 is the base, index i + 1 the arrangement i. May be worked out when asked for. */
+  /** Index 0 is the base, index i + 1 the arrangement i. May be computed when asked for. */
   readonly variants: Readonly<Record<number, Variant>>;
 }
 
@@ -80,7 +80,7 @@ export interface PartsReader {
   control(control: Control, override: Override | undefined): ReadyControl;
   placement(placement: Placement | PlainPlacement): ReadyPlacement;
 }
-/** Reads every part anew. */
+/** Reads every part again. */
 const READ_ANEW: PartsReader = { control: (control, override) => readyControl(control, override, readyPlacement), placement: readyPlacement };
 
 /** Reads every length of a layout and applies its arrangements. */

@@ -1,5 +1,5 @@
 /**
- * Where everything stands on one screen: the placement rules of model.md section 1.
+ * Where everything is on one screen: the placement rules of model.md section 1.
  *
  * Lengths come in two families. Percent lengths are hundredths of a frame (or, in hit and travel, of the control's own
  * visual box); u, mm and px are absolute and grow with K, the control's own factor: the player's size, a cluster's K,
@@ -40,7 +40,7 @@ export interface ResolvedControl {
 export interface ResolvedZone extends Box {
   readonly id: string;
 }
-/** A layout on one screen: file order, what an arrangement hides or the moment does not show left out. */
+/** A layout on one screen: file order, what an arrangement hides or the moment does not show omitted. */
 export interface Resolved {
   readonly screen: Screen;
   readonly arrangement: string | null;
@@ -69,7 +69,7 @@ function placed(box: Box, k: number): Placed {
   return { box: { x: bounded(x), y: bounded(y), w: bounded(w), h: bounded(h) }, k: bounded(k) };
 }
 
-/** A pin in a room. `size`: the factor of its own sides (the player's size; in a cluster 1, for the room's ruler has K already). */
+/** A pin in a room. `size`: the its own factor sides (the player's size; in a cluster 1, for the room's ruler has K already). */
 function placePin(pin: ReadyPin, { box: frame, ruler, k }: Room, { pxPerMm, mirrored }: Metering, size: number): Placed {
   let w = lengthPx(pin.w, ruler) * size;
   let h = lengthPx(pin.h, ruler) * size;
@@ -113,19 +113,19 @@ function placePlain(placement: ReadyPlacement, metering: Metering, size: number)
 }
 
 /**
- * Places that have been worked out for one screen, one player, one scale, reference and picture frame, kept by whoever resolves again
- * and again: a control that has not changed keeps the very object that says where it stands.
+ * Places that have been computed for one screen, one player, one scale, reference and picture frame, kept by whoever resolves again
+ * and again: a control that has not changed keeps the very object that says where it is.
  */
 export interface KeptPlaces {
   /** The room of a cluster, by its prepared placement. */
   readonly rooms: WeakMap<ReadyPin, Room>;
-  /** Where a control stands, by the control made ready; it holds while its cluster's room is the same. */
+  /** Where a control is, by the control made ready; it holds while its cluster's room is the same. */
   readonly controls: WeakMap<ReadyControl, { readonly home: Room | undefined; readonly at: ResolvedControl }>;
-  /** How many controls had to be worked out. */
+  /** How many controls had to be computed. */
   worked: number;
 }
 
-/** Places a prepared layout on a screen. `kept`: what is known from before; what is worked out anew is added to it. */
+/** Places a prepared layout on a screen. `kept`: what is known from before; what is computed again is added to it. */
 export function resolve(prepared: PreparedLayout, screen: Screen, playerView: PlayerView = PLAIN_PLAYER_VIEW, kept?: KeptPlaces): Resolved {
   const { layout } = prepared;
   const variant = prepared.variants[arrangementFor(layout.arrangements, screen) + 1];
@@ -207,7 +207,7 @@ export function resolveLayout(layout: PlacedLayout, screen: Screen, playerView: 
   return resolve(prepareLayout(layout), screen, playerView);
 }
 
-/** The frame a placement stands in, px: one of the screen's, or the cluster's box. Null where the cluster is hidden. */
+/** The frame a placement is in, px: one of the screen's, or the cluster's box. Null where the cluster is hidden. */
 export function frameBox(frame: "screen" | "safe" | "picture" | { cluster: string }, resolved: Pick<Resolved, "clusters">, frames: ScreenFrames): Box | null {
   return typeof frame === "string" ? frames[frame] : (resolved.clusters[frame.cluster] ?? null);
 }

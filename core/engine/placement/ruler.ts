@@ -38,7 +38,7 @@ export function lengthPx(length: ReadyLength, ruler: Ruler): number {
   return length.amount * ruler[length.unit];
 }
 
-/** A place in which lengths are measured: a frame with its ruler. `k`: the K of what stands in it before sizes of its own. */
+/** A place in which lengths are measured: a frame with its ruler. `k`: the K of what is in it before its own sizes. */
 export interface Room {
   readonly box: Box;
   readonly ruler: Ruler;

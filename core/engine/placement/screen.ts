@@ -37,7 +37,7 @@ export function aspectOf(screen: Screen): number {
   return screen.widthPx / screen.heightPx;
 }
 
-/** The three frames of a screen, px. A safe frame whose insets meet has no width (or height) and stands at their mean. */
+/** The three frames of a screen, px. A safe frame whose insets meet has no width (or height) and is at their mean. */
 export interface ScreenFrames {
   readonly screen: Box;
   readonly safe: Box;

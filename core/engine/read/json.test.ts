@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { bytesOfText, readJsonNodes, type JsonEntry, type Node } from "./json";
 import { repeated } from "../../../test/repeated";
 
-/** The plain value of a tree; a key that stands twice has its last value, as the platform's own reader has it. */
+/** The plain value of a tree; a key that is twice has its last value, as the platform's own reader has it. */
 function plain(node: Node): unknown {
   if (node.is === "list") return (node.value as Node[]).map(plain);
   if (node.is !== "object") return node.value;

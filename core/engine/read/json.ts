@@ -1,18 +1,18 @@
 /**
- * JSON read as bytes, into a tree that remembers where everything stands (RFC 8259). Stricter than most readers: keys that stand twice,
+ * JSON read as bytes, into a tree that remembers where everything is (RFC 8259). Stricter than most readers: keys that stand twice,
  * lone surrogates, NUL, bad UTF-8, a byte order mark and nesting deeper than 16 are refused. A text that breaks off leaves the part that was read: what is wrong
  * before the break is still found.
  */
 
-/** A value and where it stands: offsets of its first byte and behind its last, bytes; `end` −1 where the text broke off within it. */
+/** A value and where it is: offsets of its first byte and behind its last, bytes; `end` −1 where the text broke off within it. */
 export interface Node {
   readonly at: number;
   end: number;
   readonly value: null | boolean | number | string | Node[] | JsonEntry[];
-  /** What the value is; a list and an object are told apart by it. */
+  /** What the value is; a list and an object are distinguished by it. */
   readonly is: "null" | "boolean" | "number" | "string" | "list" | "object";
 }
-/** A key of an object, where it stands, and its value. */
+/** A key of an object, where it is, and its value. */
 export interface JsonEntry {
   readonly key: string;
   readonly at: number;
@@ -71,7 +71,7 @@ function skipSpace(c: Cursor): void {
   for (let byte = c.bytes[c.at]; byte === 32 || byte === 10 || byte === 13 || byte === 9; byte = c.bytes[c.at]) c.at += 1;
 }
 
-/** A character of `length` bytes; `least` is the first that needs so many. */
+/** A character of `length` bytes; `least` is the first that needs this many. */
 function readCharacter(c: Cursor, length: number, least: number): string {
   let value = c.bytes[c.at] & (0x7f >> length);
   for (let k = 1; k < length; k += 1) {

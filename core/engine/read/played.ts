@@ -8,7 +8,7 @@ import type { PlayedLayout } from "../types";
 import { bytesOfText, readJsonNodes, type JsonEntry, type Node } from "./json";
 import { PLAYED, PLAYED_FORMAT, PLAYED_VERSION, type Rule } from "./rules";
 
-/** A played file behind the door. `digest`: SHA-256 of the canonical text of the layout it was compiled from, as the file says it; it is not worked out anew. */
+/** A played file behind the door. `digest`: SHA-256 of the canonical text of the layout it was compiled from, as the file says it; it is not computed again. */
 export interface PlayedFile {
   readonly digest: string;
   readonly layout: PlayedLayout;
@@ -48,7 +48,7 @@ interface Reference extends Found {
   readonly id: string;
 }
 
-/** What has been judged of a file so far: what is wrong, of all of it what stands first; and what must be looked up at the end. */
+/** What has been judged of a file so far: what is wrong, of all of it what is first; and what must be looked up at the end. */
 interface Judged {
   first: Found | null;
   readonly references: Reference[];
@@ -58,7 +58,7 @@ function say(judged: Judged, at: number, path: string, message: string): undefin
   if (judged.first === null || at < judged.first.at) judged.first = { at, path, message };
 }
 
-/** Holds a tree against the rules; gives its value, and of all that is wrong what stands first. */
+/** Holds a tree against the rules; gives its value, and of all that is wrong what is first. */
 function check(root: Node): { value: unknown; first: Found | null } {
   const judged: Judged = { first: null, references: [] };
   const value = read(judged, root, PLAYED, "");

@@ -38,7 +38,7 @@ export function jpegSize(b: Uint8Array): PixelSize | null {
     const marker = b[at + 1];
     if (marker === 0xff) at += 1;
     else if (isFrame(marker)) return { width: big16(b, at + 7), height: big16(b, at + 5) };
-    // Markers that stand alone have no length.
+    // Markers that are alone have no length.
     else if (marker === 0x01 || (marker >= 0xd0 && marker <= 0xd7)) at += 2;
     else at += 2 + Math.max(2, big16(b, at + 2));
   }

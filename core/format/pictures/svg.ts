@@ -9,7 +9,7 @@
 import { PICTURES } from "../limits";
 import { readXml, type XmlElement } from "./xml";
 
-/** What may not stand in an SVG, whatever prefix it wears. */
+/** What may not are in an SVG, whatever prefix it wears. */
 const FORBIDDEN: ReadonlyMap<string, string> = new Map([
   ["script", "a script"],
   ["foreignobject", "a foreign object"],
@@ -22,7 +22,7 @@ const FORBIDDEN: ReadonlyMap<string, string> = new Map([
   ["video", "a film"],
 ]);
 
-/** Elements that stand for a picture of their own while they are drawn. */
+/** Elements that represent a their own picture while they are drawn. */
 const LAYERS: ReadonlySet<string> = new Set(["mask", "pattern", "filter"]);
 /** References that draw what they lead to once more; others (a gradient's to another) copy figures. */
 const NESTED: ReadonlySet<string> = new Set(["use", "mask", "pattern", "filter"]);
@@ -74,10 +74,10 @@ function elementProblem({ name, attributes, text }: XmlElement): string | null {
 const OUTSIDE_STYLE = "has a style that may refer to something outside the file (url, @import, a backslash); remove it";
 /** Every url() of a value leads to something in the drawing. */
 const isQuietValue = (value: string) => !/url\s*\(\s*(?!\s*["']?\s*#)/i.test(value);
-/** In a style sheet besides: nothing is brought in, and nothing is hidden behind a backslash or a comment within a word. */
+/** In a style sheet in addition: nothing is brought in, and nothing is hidden behind a backslash or a comment within a word. */
 const isQuietStyle = (value: string) => isQuietValue(value) && !/@import|\\|image\s*\(|image-set|src\s*\(|expression\s*\(/i.test(value);
 
-/** What drawing an element comes to: elements, layers, and how deep references stand in one another. */
+/** What drawing an element comes to: elements, layers, and how deep references are in one another. */
 interface Cost {
   readonly elements: number;
   readonly layers: number;

@@ -3,7 +3,7 @@
  * its own), and refuses all else; it does not fetch, expand or repair anything. Depth and number of elements are bounded.
  */
 
-/** An element with its attributes in order, entities in them resolved. `text`: what stands in it directly. */
+/** An element with its attributes in order, entities in them resolved. `text`: what is in it directly. */
 export interface XmlElement {
   readonly name: string;
   readonly attributes: readonly (readonly [name: string, value: string])[];

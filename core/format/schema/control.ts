@@ -1,4 +1,4 @@
-/** Controls: what each kind can be told about how it takes touches, how it feels and how it looks. */
+/** Controls: what each kind can be reported about how it takes touches, how it feels and how it looks. */
 import { z } from "zod";
 import {
   controlPlacement,
@@ -176,7 +176,7 @@ function controlSchema<const K extends string, const P extends readonly [string,
   });
 }
 
-/** A control of any kind, told apart by `kind`; an error names the key and the way out. */
+/** A control of any kind, distinguished by `kind`; an error names the key and the way out. */
 export const controlsSchema = z.discriminatedUnion(
   "kind",
   [

@@ -121,7 +121,7 @@ const limitsSchema = recordOf({
   scatter: scatterSchema,
 }).prefault({});
 
-/** Base64 of at most so many bytes. */
+/** Base64 of at most this many bytes. */
 const base64Of = (limit: Limit) => z.string("must be base64").max(base64Letters(limit).most, { error: limit.words, abort: true });
 
 /** What the data of a picture are must be what its type says, and such that it can be drawn without harm. */

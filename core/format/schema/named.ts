@@ -1,4 +1,4 @@
-/** Objects whose keys are names that people choose. A name such as `__proto__` is one like any other: the value has no prototype, so that it stands for nothing else. */
+/** Objects whose keys are names that people choose. A name such as `__proto__` is one like any other: the value has no prototype, so that it represents nothing else. */
 import { z } from "zod";
 
 /**

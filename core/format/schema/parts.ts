@@ -37,7 +37,7 @@ const positive = z.number("must be a number above 0").positive("must be a number
 const notNegative = z.number("must be a number of 0 or more").min(0, "must be a number of 0 or more");
 export { positive, notNegative };
 
-/** A list of at most so many items; of a longer one nothing is read. JSON Schema and whoever else walks the schema see the limit too. */
+/** A list of at most this many items; of a longer one nothing is read. JSON Schema and whoever else walks the schema see the limit too. */
 export function listOf<T extends z.ZodType>(item: T, limit: Limit, what = "a list") {
   return withLimit(z.array(item, `must be ${what}`).max(limit.most, limit.words), limit);
 }
@@ -50,7 +50,7 @@ export const idSchema = z
 /** The moments of an item. */
 export const momentsOf = listOf(idSchema, LISTS.momentsOf, "a list of moments");
 
-/** A text of so many characters. */
+/** A text of this many characters. */
 export function textSchema(limit: Limit, what = "a text") {
   const text = z.string(`must be ${what}`).max(limit.most, limit.words);
   return limit.least === undefined ? text : text.min(limit.least, limit.words);
@@ -60,7 +60,7 @@ export function textSchema(limit: Limit, what = "a text") {
 const UNSEEN = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/;
 const UNSEEN_ALL = new RegExp(UNSEEN, "g");
 
-/** A text that stands in one line: without control characters and line ends. */
+/** A text that is in one line: without control characters and line ends. */
 export function lineOf(limit: Limit, what = "a text") {
   return textSchema(limit, what).refine((text) => !UNSEEN.test(text), {
     error: ({ input }) => {
@@ -134,7 +134,7 @@ const spanSchema = recordOf({
 export const clusterPlacement = pinSchema(plainFrame);
 /** Pin or span, screen, safe or picture: landing areas and keep-clear zones. */
 export const plainPlacement = z.discriminatedUnion("kind", [pinSchema(plainFrame), spanSchema], 'must have kind "pin" or "span"');
-/** Pin or span; a pin may stand in a cluster: controls. */
+/** Pin or span; a pin may be in a cluster: controls. */
 export const controlPlacement = z.discriminatedUnion("kind", [pinSchema(anyFrame), spanSchema], 'must have kind "pin" or "span"');
 
 /** A scale or a value: one number, or one for x and one for y. */

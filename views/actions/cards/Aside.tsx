@@ -1,5 +1,5 @@
 "use client";
-/** Beside the sheet: the card of what is picked, or what is left to do; below it the glass to try it on. */
+/** Beside the sheet: the card of what is picked, or what remains to do; below it the glass to try it on. */
 import { hardwareWires } from "../../../core/wiring/hardwareWires";
 import { byId, byName } from "../../../core/derived/byId";
 import { setSheetState, useSheetState } from "../sheetState";

@@ -1,5 +1,5 @@
 "use client";
-/** The words of two layouts beside each other: what each of there means here, chosen for each, and what does not go together. */
+/** The words of two layouts next to each other: what each of there means here, chosen for each, and what does not go together. */
 import type { Layout } from "../../../core/format/types";
 import type { Mismatch, WordChoice, WordMatch } from "../../../core/wiring/adopt";
 import { nameOf } from "../../shared/names";

@@ -15,7 +15,7 @@ import { unplugWithNotice } from "../removeWire";
 
 /** Mouse inputs offered, the main button last: it is the one that every touch would give. */
 const MOUSE_ENDS = ["mouse 2", "mouse 1", "mouse 3", "mouse 4", "mouse move", "mouse 0"] as const;
-/** Keys that have work of their own in the window, and so cannot be bound by pressing them. */
+/** Keys that have their own work in the window, and so cannot be bound by pressing them. */
 const CHOSEN_KEYS = ["key Escape", "key Tab"] as const;
 
 /** What a key is asked for. */

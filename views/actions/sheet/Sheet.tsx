@@ -17,7 +17,7 @@ import { useConnectionDrag, wordOf } from "./useConnectionDrag";
 import { isDrawn, useDrawnPart } from "./useDrawnPart";
 import { Wires } from "./Wires";
 
-/** One empty list for all, so that a row without draws anew for nothing. */
+/** One empty list for all, so that a row without draws again for nothing. */
 const NONE: readonly never[] = [];
 
 export function Sheet({ data }: { data: SheetData }) {
@@ -179,7 +179,7 @@ function looseByControl(loose: SheetData["loose"]): ReadonlyMap<string, SheetDat
   return found;
 }
 
-/** What the wire being drawn would do, beside its end: with what it joins, or why it does not. */
+/** What the wire being drawn would do, next to its end: with what it joins, or why it does not. */
 function ConnectionWord({ letters }: { letters: SheetData["letters"] }) {
   const connectionDrag = useSheetState((p) => p.connectionDrag);
   const named = (end: Parameters<typeof wordOf>[0]) => (end.kind === "end" ? endTitle(end.end, letters) : wordOf(end));

@@ -1,5 +1,5 @@
 "use client";
-/** An action on the patch sheet: its word, its kind, how it stands; an end at each side from which wires are drawn. */
+/** An action on the patch sheet: its word, its kind, the status of it; an end at each side from which wires are drawn. */
 import { withArticle } from "../../../core/derived/counted";
 import { says } from "../../reading/sentences";
 import { Plus } from "lucide-react";

@@ -9,7 +9,7 @@ import { isDrawn, type DrawnPart } from "./useDrawnPart";
 /** Length of a wire that leads nowhere, CSS px. */
 const STUB = 16;
 
-/** `drawn`: the part of the sheet that is there; a wire of which neither end is in it is left out. */
+/** `drawn`: the part of the sheet that is there; a wire of which neither end is in it is omitted. */
 export function Wires({ data, columns, drawn }: { data: SheetData; columns: Columns; drawn: DrawnPart | null }) {
   const { positions, chain, statuses, loose } = data;
   const endX = columns.ends.x + columns.ends.w;

@@ -1,5 +1,5 @@
 "use client";
-/** Feeds the machine of wires (interaction/wires.ts) with what the sheet tells, and does what it says: draws, joins, brings a wire to an end. */
+/** Feeds the machine of wires (interaction/wires.ts) with what the sheet reports, and does what it says: draws, joins, brings a wire to an end. */
 import { useEffect, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 import { joined, targetOf, type ConnectionStart, type ConnectionTarget } from "../../interaction/connections";
 import { NO_WIRE, wireStep, type WireCommand, type WireInput } from "../../interaction/wires";
@@ -32,9 +32,9 @@ export interface Connecting {
   onClickCapture(event: MouseEvent<HTMLElement>): void;
 }
 
-/** `onNowhere`: a wire was let go over nothing, at so many CSS px from the sheet's left. */
+/** `onNowhere`: a wire was let go over nothing, at this many CSS px from the sheet's left. */
 export function useConnectionDrag(session: Session, onNowhere: (start: ConnectionStart, x: number) => void): Connecting {
-  // One for as long as the sheet stands, so that a row draws anew only for what changes in it.
+  // One for as long as the sheet is, so that a row draws again only for what changes in it.
   const [connecting] = useState(() => createConnecting(session));
   useEffect(() => connecting.onNowhere(onNowhere));
   useEffect(() => {

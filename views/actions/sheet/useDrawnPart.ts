@@ -5,9 +5,9 @@
  */
 import { useEffect, useState, type RefObject } from "react";
 
-/** From so many rows and wires on a sheet is long. */
+/** From this many rows and wires on a sheet is long. */
 const LONG = 1500;
-/** The part drawn moves on in steps of this, CSS px, so that most scrolling draws nothing anew. */
+/** The part drawn moves on in steps of this, CSS px, so that most scrolling draws nothing again. */
 const STEP_PX = 400;
 /** So far beyond what is in sight is drawn, CSS px. */
 const BEYOND_PX = 800;
@@ -26,7 +26,7 @@ const partAt = (scrollTop: number, height: number): DrawnPart => {
 /** Whether something between two heights is drawn; `drawn` null: everything is. */
 export const isDrawn = (drawn: DrawnPart | null, y: number, h: number): boolean => drawn === null || (y + h >= drawn.top && y <= drawn.bottom);
 
-/** The part that is drawn of a sheet with so many rows and wires in a room of some height; null: all of it. While `holds`, nothing that is drawn goes. */
+/** The part that is drawn of a sheet with this many rows and wires in a room of some height; null: all of it. While `holds`, nothing that is drawn goes. */
 export function useDrawnPart(
   room: RefObject<HTMLElement | null>,
   { count, height, holds }: { count: number; height: number; holds: boolean },

@@ -1,5 +1,5 @@
 "use client";
-/** How an end of the sheet stands to the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
+/** The state of an end for the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
 import { useSession } from "../../session/SessionContext";
 import { useSheetState } from "../sheetState";
 import { meets, targetKey, whyNot, type ConnectionTarget } from "../../interaction/connections";
@@ -15,7 +15,7 @@ const NONE: Fit = { state: "none", why: null, over: false };
 export function useFit(target: ConnectionTarget): Fit {
   const start = useSheetState((p) => p.connectionDrag?.start ?? null);
   const over = useSheetState((p) => p.connectionDrag?.over != null && targetKey(p.connectionDrag.over) === targetKey(target));
-  // Without a wire nothing of the layout is looked at, and no row draws anew for it.
+  // Without a wire nothing of the layout is looked at, and no row draws again for it.
   const layout = useSession((s) => (start === null ? null : s.layout));
   if (start === null || layout === null || !meets(start, target)) return NONE;
   const why = whyNot(layout, start, target);

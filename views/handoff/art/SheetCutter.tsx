@@ -9,7 +9,7 @@ import type { SheetPiece } from "../../../core/exchange/sortFiles";
 import { cutPiece, gridPieces, sheetImage } from "./cut";
 import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
-/** A sheet is cut into at most so many pieces: more looks than a layout may have. */
+/** A sheet is cut into at most this many pieces: more looks than a layout may have. */
 const MOST_PIECES = 1024;
 const MOST_ALONG = 32;
 

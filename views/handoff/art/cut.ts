@@ -1,9 +1,9 @@
 "use client";
-/** Pictures cut out of one sheet, by rectangles or by a grid, each a PNG of its own. */
+/** Pictures cut out of one sheet, by rectangles or by a grid, each its own PNG. */
 import type { SheetPiece } from "../../../core/exchange/sortFiles";
 import type { PictureData } from "../../../core/editing/edits/pictures";
 
-/** A grid over a sheet, row by row from the top left; what is left over at the right and below belongs to no piece. */
+/** A grid over a sheet, row by row from the top left; what remains over at the right and below belongs to no piece. */
 export function gridPieces(name: string, { w, h }: { readonly w: number; readonly h: number }, columns: number, rows: number): readonly SheetPiece[] {
   const [side, height] = [Math.floor(w / columns), Math.floor(h / rows)];
   if (side < 1 || height < 1) return [];

@@ -17,7 +17,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** How many problems of the reading are told at once. */
+/** How many problems of the reading are reported at once. */
 const MOST_TOLD = 4;
 
 export function RectanglesDialogue({ source, onClose }: Props) {

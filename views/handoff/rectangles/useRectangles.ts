@@ -55,7 +55,7 @@ export function useRectangles(source: RectangleSource) {
       if (next.only?.column === "screen" && named >= 0) setScreenAt(named);
       setChoices(new Map());
     },
-    /** Takes them in as one step; false where it was refused, which is told. */
+    /** Takes them in as one step; false where it was refused, which is reported. */
     take: () =>
       session.edit(`import ${wishes.length} rectangles from ${source.fileName}`, (now) => {
         const done = takeRectangles(editContextOf(now, screen, PLAIN_PLAYER_VIEW), wishes, clusters);

@@ -1,5 +1,5 @@
 "use client";
-/** The nine points of a frame as a small picture of it: a click takes the nearest. By key the same is chosen in the list beside it. */
+/** The nine points of a frame as a small picture of it: a click takes the nearest. By key the same is chosen in the list next to it. */
 import type { MouseEvent } from "react";
 import { ANCHOR_POINTS } from "../../../core/editing/anchors";
 import { readingProps } from "../../../ui/reading";

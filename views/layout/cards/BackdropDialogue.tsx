@@ -1,5 +1,5 @@
 "use client";
-/** What stands behind the controls: a still of the project's, a plain colour, or screenshots of one's own game, one for each moment; filled or fitted, dimmed. */
+/** What is behind the controls: a still of the project's, a plain colour, or your own screenshots game, one for each moment; filled or fitted, dimmed. */
 import { useRef, useState } from "react";
 import { changeLayout } from "../../../core/editing/edits/layout";
 import { PICTURES } from "../../../core/format/limits";

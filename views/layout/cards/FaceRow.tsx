@@ -14,7 +14,7 @@ interface Props {
   readonly word: string;
   readonly faces: readonly LookFace[];
   readonly onChange: (label: string, part: Partial<LookFace>) => void;
-  /** What stands at the end of the row. */
+  /** What is at the end of the row. */
   readonly children?: ReactNode;
 }
 

@@ -1,5 +1,5 @@
 "use client";
-/** The findings of the screen on the bench: each leads to its place, shows itself on the glass, and is mended at a click where a small move does it. */
+/** The findings of the screen on the bench: each leads to its place, shows itself on the glass, and is fixed at a click where a small move does it. */
 import { FindingList } from "../../shared/FindingList";
 import { readingProps } from "../../../ui/reading";
 import { says } from "../../reading/sentences";

@@ -33,7 +33,7 @@ export function IconPicker({
   onChange,
 }: {
   value: string | null;
-  /** One that its word stands for: offered beside, while there is none. */
+  /** One that its word represents: offered next to, while there is none. */
   proposed?: string | null;
   onChange: (icon: string | undefined) => void;
 }) {

@@ -13,7 +13,7 @@ import { says } from "../../reading/sentences";
 import { useSessionActions } from "../../session/SessionContext";
 import { SpanFields } from "./SpanFields";
 
-/** Half the screen on the side where the stick stands. */
+/** Half the screen on the side where the stick is. */
 const halfFor = (left: boolean): PlainPlacement => ({
   kind: "span",
   frame: "screen",

@@ -209,7 +209,7 @@ function Looks() {
   );
 }
 
-/** What stands behind the controls, by its name; a click chooses. */
+/** What is behind the controls, by its name; a click chooses. */
 function Backdrop() {
   const bench = useSession((s) => s.layout.workbench);
   const [open, setOpen] = useState(false);

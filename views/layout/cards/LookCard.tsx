@@ -1,5 +1,5 @@
 "use client";
-/** How controls look, at rest and held: colours, opacity, word, icon, own pictures, knob, what shows at rest and when long untouched. No look changes where anything stands or what it takes. */
+/** How controls look, at rest and held: colours, opacity, word, icon, own pictures, knob, what shows at rest and when long untouched. No look changes where anything is or what it takes. */
 import { memo } from "react";
 import { changeLook } from "../../../core/editing/edits/controls";
 import type { Control, Layout } from "../../../core/format/types";

@@ -46,7 +46,7 @@ export function PinFields({ context, keys }: { context: EditContext; keys: reado
     const m = measureOf(context, key);
     return m ? convertLength(text, unit, size ? m.size : m.offset) : text;
   };
-  /** The same in millimetres, where one is selected and it is told in another unit. */
+  /** The same in millimetres, where one is selected and it is reported in another unit. */
   const mmOf = (list: "offset" | "size", i: 0 | 1, negate: boolean) => {
     const m = pins.length === 1 ? measureOf(context, pins[0].key) : null;
     if (!m) return "";

@@ -1,5 +1,5 @@
 "use client";
-/** The edges of a span: what part of the frame each is tied to, and how far it stands in from there. Of a landing area likewise. */
+/** The edges of a span: what part of the frame each is tied to, and how far it is in from there. Of a landing area likewise. */
 import type { LengthUnit } from "../../../core/engine/placement/length";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { convertLength, measureOf, pxOf, type EditContext, seenAs } from "../../../core/editing/placing";

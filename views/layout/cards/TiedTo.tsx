@@ -80,7 +80,7 @@ export function FrameChoice({ context, id, bare = false }: { context: EditContex
         }
       />
     );
-  // A control may also stand in a cluster; going in or out it does not jump.
+  // A control may also are in a cluster; going in or out it does not jump.
   const isControl = placeableOf(context.layout, id)?.kind === "control";
   const home = clusterOf(placement);
   const clusters = isControl ? context.layout.clusters.map((c) => [`in ${c.id}`, `cluster ${c.name}`] as const) : [];

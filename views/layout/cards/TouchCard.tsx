@@ -28,7 +28,7 @@ interface Props {
   readonly placed: readonly (ResolvedControl | undefined)[];
 }
 
-/** A hit area as large as the visual box, said as a size of its own. */
+/** A hit area as large as the visual box, said as its own size. */
 const AS_ITS_BOX: [string, string] = ["100%w", "100%h"];
 
 export const TouchCard = memo(

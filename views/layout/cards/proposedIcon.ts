@@ -1,4 +1,4 @@
-/** An icon that a control's word, or the action it serves, may stand for. */
+/** An icon that a control's word, or the action it serves, may represent. */
 import type { Control } from "../../../core/format/types";
 import { iconFor } from "../../../core/editing/iconFor";
 import { ICONS } from "../../../runtime/icons";

@@ -1,5 +1,5 @@
 "use client";
-/** Which screens stand in the rail and in which order; one's own screens; lists in and out as CSV and JSON. */
+/** Which screens are in the rail and in which order; your own screens; lists in and out as CSV and JSON. */
 import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../../core/exchange/screens";

@@ -9,7 +9,7 @@ import type { Lanes } from "./useLanes";
 
 const BUTTON = "push grid h-6 place-items-center px-1.5 text-[0.6875rem]";
 
-/** `transport`: what stands in place of stop and run, where the ticks are not those of now. */
+/** `transport`: what is in place of stop and run, where the ticks are not those of now. */
 export function LaneBar({ lanes, transport }: { lanes: Lanes; transport?: ReactNode }) {
   const { log, view, give } = lanes;
   const runs = view.end === null;

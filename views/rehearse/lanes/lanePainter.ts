@@ -1,6 +1,6 @@
 /**
  * Draws traces as they run, and draws a column once: two canvases lie side by side like the pages of a strip, are moved along, and only what
- * is new is drawn on them. Where another part is looked at, what is seen of it is drawn anew.
+ * is new is drawn on them. Where another part is looked at, what is seen of it is redrawn.
  */
 import type { TraceLog } from "../../../core/rehearsal/traceLog";
 import { endOf, type LaneView } from "./laneView";
@@ -24,9 +24,9 @@ export interface LanePicture {
   readonly density: number;
 }
 
-/** A motion of so many mm a tick fills its lane. */
+/** A motion of this many mm a tick fills its lane. */
 export const MOTION_REACH_MM = 6;
-/** The most touches that a lane tells apart. */
+/** The most touches that a lane reports apart. */
 const MOST_TOUCHES = 10;
 
 export interface LanePainter {
@@ -34,7 +34,7 @@ export interface LanePainter {
   paint(view: LaneView): void;
 }
 
-/** Line widths, CSS px: of a first number, and of a second one beside it. */
+/** Line widths, CSS px: of a first number, and of a second one next to it. */
 const FULL_PX = 1.75;
 const THIN_PX = 1;
 
@@ -42,7 +42,7 @@ export function createLanePainter(canvases: readonly [HTMLCanvasElement, HTMLCan
   const { log, lanes, width, laneHeight, density } = picture;
   const w = Math.max(1, Math.round(width * density));
   const h = Math.max(1, Math.round(lanes.length * laneHeight * density));
-  /** How far, in columns, a tick shows beside its own column: half a line, and the column that its line comes from. */
+  /** How far, in columns, a tick shows next to its own column: half a line, and the column that its line comes from. */
   const reach = Math.ceil((FULL_PX * density) / 2) + 1;
   const contexts = canvases.map((canvas) => {
     canvas.width = w;
@@ -103,7 +103,7 @@ interface Part {
   readonly perTick: number;
   readonly x0: number;
   readonly x1: number;
-  /** How far a tick shows beside its own column. */
+  /** How far a tick shows next to its own column. */
   readonly reach: number;
 }
 
@@ -146,7 +146,7 @@ function drawLanes(ctx: CanvasRenderingContext2D, picture: LanePicture, part: Pa
   ctx.stroke(full);
 }
 
-/** A line at every so many seconds, some hundred px apart. */
+/** A line at every this many seconds, some hundred px apart. */
 function drawSeconds(ctx: CanvasRenderingContext2D, { log, lanes, laneHeight, density }: LanePicture, part: Part): void {
   const every = secondsBetweenLines(part.perTick * log.hz, density) * log.hz;
   const hair = Math.max(1, Math.round(density));
@@ -160,7 +160,7 @@ function drawSeconds(ctx: CanvasRenderingContext2D, { log, lanes, laneHeight, de
   ctx.globalAlpha = 1;
 }
 
-/** How far apart the lines of time stand, s, where a second is so many device px long. */
+/** How far apart the lines of time stand, s, where a second is this many device px long. */
 export function secondsBetweenLines(pxPerSecond: number, density: number): number {
   return [0.5, 1, 2, 5, 10, 30, 60].find((s) => s * pxPerSecond >= 70 * density) ?? 60;
 }

@@ -27,7 +27,7 @@ export interface Kept {
 
 export type LaneInput =
   | { readonly kind: "stop" | "run" }
-  /** Moves what is seen, or the tick that is read, by so many ticks; what runs stops. */
+  /** Moves what is seen, or the tick that is read, by this many ticks; what runs stops. */
   | { readonly kind: "scroll" | "step"; readonly ticks: number }
   /** Shows one tick and reads it: at the middle where it was out of sight. */
   | { readonly kind: "go"; readonly tick: number }
@@ -98,7 +98,7 @@ export function tickAt(x: number, width: number, view: LaneView, kept: Kept): nu
   return within(Math.floor(endOf(view, kept) - span + (x / Math.max(1, width)) * span), kept.first, Math.max(kept.first, kept.end - 1));
 }
 
-/** Where a tick's middle stands, px from the left of what is seen; outside of 0…width it is out of sight. */
+/** Where a tick's middle is, px from the left of what is seen; outside of 0…width it is out of sight. */
 export function xOfTick(tick: number, width: number, view: LaneView, kept: Kept): number {
   const span = spanOf(view, kept);
   return ((tick + 0.5 - endOf(view, kept) + span) / span) * width;

@@ -1,5 +1,5 @@
 "use client";
-/** The values beside the lanes: what every action gives now, or gave at the tick that is read. Written past React, a few times a second. */
+/** The values next to the lanes: what every action gives now, or gave at the tick that is read. Written past React, a few times a second. */
 import { useEffect, useRef, type RefObject } from "react";
 import { ownEntry } from "../../../core/engine/playerChanges";
 import type { ActionValues } from "../../../core/engine/input/events";
@@ -19,7 +19,7 @@ export function useValues(lanes: Lanes, values: RefObject<ActionValues>, onFrame
     return onFrame(() => {
       const time = performance.now();
       const { cursor } = now.current;
-      // A tick that is read is shown at once: it stands until another is.
+      // A tick that is read is shown at once: it is until another is.
       if (cursor === writtenTick && time - written < WRITTEN_EVERY_MS) return;
       written = time;
       writtenTick = cursor;

@@ -88,7 +88,7 @@ interface Asked {
 }
 type Found = Result<{ readonly comparison: TakeDifference; readonly hz: number }>;
 
-/** The comparison asked for; null while it is worked out. An answer that comes too late is dropped. */
+/** The comparison asked for; null while it is computed. An answer that comes too late is dropped. */
 function useComparison({ one, read, a, b, named, carries }: Asked): Found | null {
   const states = useStates();
   const now = useSession((s) => s.gesture?.base ?? s.layout);

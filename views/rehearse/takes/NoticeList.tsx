@@ -1,5 +1,5 @@
 "use client";
-/** What the play tells by itself, each with the tick at which it was seen first. */
+/** What the play reports by itself, each with the tick at which it was seen first. */
 import { noticeText, type Notice } from "../../../core/rehearsal/notices";
 import { timeWords } from "../lanes/laneView";
 import { useEvery } from "./useEvery";

@@ -8,7 +8,7 @@ import type { TakeStageTools } from "./useTakeStage";
 
 const BUTTON = "push grid h-6 min-w-6 place-items-center px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent";
 
-/** Play and pause; at the end it begins anew. */
+/** Play and pause; at the end it begins again. */
 export function TakeTransport({ tools }: { tools: TakeStageTools }) {
   const { plays, speed, loops } = useOpenTake((s) => s);
   const onPlay = () => {

@@ -13,7 +13,7 @@ type Action = TakeDifference["actions"][number];
 
 const CHART = { width: 424, height: 176, margin: { top: 6, right: 8, bottom: 0, left: -18 } } as const;
 
-/** What one action did, in the figure that tells most of its kind, with its unit. */
+/** What one action did, in the figure that reports most of its kind, with its unit. */
 function figureWords(kind: ActionKind, figures: ActionFigures | null): string {
   if (!figures) return "–";
   switch (kind) {

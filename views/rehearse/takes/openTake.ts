@@ -6,7 +6,7 @@ import type { OpenedTake } from "../../session/takeLibrary";
 
 export const SPEEDS = [0.25, 0.5, 1, 2, 4, 8] as const;
 export interface OpenTake extends OpenedTake {
-  /** By which it stands in the list. */
+  /** By which it is in the list. */
   readonly key: string;
 }
 export interface TakeStore {

@@ -13,7 +13,7 @@ import type { StageNow } from "./useTakePlay";
 /** What of a take is saved: all of it with its frames, its events alone, or its frames alone. */
 export type TakePart = "take" | "events" | "frames";
 
-/** Saves a part of a take. Its frames are worked out on its own layout; where that is not known, on the one given. */
+/** Saves a part of a take. Its frames are computed on its own layout; where that is not known, on the one given. */
 export function saveTake({ take, on }: OpenedTake, now: Layout, part: TakePart): Result<true> {
   if (part === "events") {
     saveText(fileNameFor(take.name, ".events.ndjson"), traceText(take.events), "application/x-ndjson");

@@ -1,6 +1,6 @@
 "use client";
 /**
- * What is gathered of the play: the recorder, the marks of touches, what is told by itself. It begins anew with every change of what is
+ * What is gathered of the play: the recorder, the marks of touches, what is reported by itself. It begins again with every change of what is
  * played, for a take is of one layout, screen, hand, size and rate; a recording that is under way is kept up to the change, and goes on.
  */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
@@ -16,7 +16,7 @@ import { refused } from "../../../core/engine/result";
 import { useSessionActions, useTakes } from "../../session/SessionContext";
 import type { PlayedTick } from "../../shared/useRehearsal";
 
-/** "The last seconds" are so many. */
+/** "The last seconds" are this many. */
 export const BACK_S = 30;
 /** So many marks are kept, the newest. */
 const MOST_MARKS = 2000;
@@ -25,7 +25,7 @@ const LEAST_S = 1;
 
 /** What is played, and by whom. */
 export interface SegmentOf {
-  /** The layout's id: a take stands in its list, whichever is open when it is kept. */
+  /** The layout's id: a take is in its list, whichever is open when it is kept. */
   readonly layoutId: string;
   readonly layout: Layout;
   readonly screen: Screen;
@@ -103,7 +103,7 @@ export function useSegment(of: SegmentOf): SegmentRecording {
     const cut = last.recorder.stop();
     if (length >= LEAST_S) ask(keep(cut, last.of, ""));
   }, [segment, keep, ask]);
-  // What is recorded when the view is left is kept.
+  // What is recorded when the view remains is kept.
   const leaving = useRef(() => undefined as void);
   useEffect(() => {
     leaving.current = () => {

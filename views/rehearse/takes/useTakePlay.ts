@@ -1,5 +1,5 @@
 "use client";
-/** A take on the stage: worked out a little with every frame, played at its speed, shown at any tick. */
+/** A take on the stage: computed a little with every frame, played at its speed, shown at any tick. */
 import { useEffect, useMemo, useRef, type RefObject } from "react";
 import { refused, type Result } from "../../../core/engine/result";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
@@ -47,11 +47,11 @@ export function useTakePlayer(open: OpenTake | null, asItWas: boolean, { layout,
   }, [open, asItWas, layout, screen, playerView]);
 }
 
-/** Work on a take takes so much of a frame, ms; of the first more, so that a short one is there at once. */
+/** Work on a take takes this much of a frame, ms; of the first more, so that a short one is there at once. */
 const WORK_MS = 7;
 const FIRST_WORK_MS = 60;
 const WORK_TICKS = 60;
-/** A game that is gone back in plays so many ticks again, that it stands about as it stood. */
+/** A game that is gone back in plays this many ticks again, that it is about as it stood. */
 const AGAIN_TICKS = 1200;
 /** A fingertip, mm. */
 const FINGER_MM = 10;
@@ -59,7 +59,7 @@ const FINGER_MM = 10;
 interface Options {
   readonly player: TakePlayer | null;
   readonly game: Game;
-  /** The game anew, for going back. */
+  /** The game again, for going back. */
   readonly freshGame: () => Game;
   readonly scale: number;
   readonly canvas: RefObject<HTMLCanvasElement | null>;

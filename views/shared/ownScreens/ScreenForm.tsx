@@ -1,5 +1,5 @@
 "use client";
-/** A screen of one's own: px, pixels an inch or inches, insets, corners, cut-outs, edge strips. */
+/** Your own screen: px, pixels an inch or inches, insets, corners, cut-outs, edge strips. */
 import { typedNumber } from "../../../core/editing/arithmetic";
 import { madeOn } from "../../../core/versions/merge";
 import { useState, type FormEvent } from "react";

@@ -10,7 +10,7 @@ export type ScreenHandle =
 
 const within = (value: number, most: number) => Math.round(Math.max(0, Math.min(most, value)));
 
-/** The screen after something has been dragged by so many px of it, from how it was. */
+/** The screen after something has been dragged by this many px of it, from how it was. */
 export function dragScreen(screen: Screen, handle: ScreenHandle, dx: number, dy: number): Screen {
   const { widthPx: w, heightPx: h } = screen;
   switch (handle.kind) {

@@ -1,4 +1,4 @@
-/** A list of screens from a file: those that are not of the catalogue become one's own, all of them stand in the rail. */
+/** A list of screens from a file: those that are not of the catalogue become your own, all of them are in the rail. */
 import { addScreens } from "../../../core/editing/edits/ownScreens";
 import { catalogueFor } from "../../../core/checks/catalogue";
 import { problemText } from "../../../core/engine/result";
