@@ -105,7 +105,7 @@ export function guessControls(layout: Layout, rectangles: readonly DrawnRectangl
 }
 
 /** A rectangle with what it is to be. */
-export interface RectangleWish extends DrawnRectangle {
+export interface RectangleImport extends DrawnRectangle {
   readonly kind: ControlKind;
   readonly action: string | null;
   /** The control that is placed there; null: a new one is made. */
@@ -141,7 +141,7 @@ export function groupsByGap(boxes: readonly Box[]): readonly (readonly number[])
 const SHAPED: ReadonlySet<ControlKind> = new Set<ControlKind>(["button"]);
 
 /** A control made of a wish, its word and its shape as they were drawn. */
-function controlOf(context: EditContext, wish: RectangleWish): Control {
+function controlOf(context: EditContext, wish: RectangleImport): Control {
   const action = context.layout.actions.find(({ name }) => name === wish.action) ?? null;
   const made = makeControl(context, wish.kind, action, wish.box);
   const name = [...wish.name.replace(/\p{Cc}/gu, " ").trim()].slice(0, 80).join("") || made.name;
@@ -157,7 +157,7 @@ function controlOf(context: EditContext, wish: RectangleWish): Control {
  */
 export function takeRectangles(
   context: EditContext,
-  wishes: readonly RectangleWish[],
+  wishes: readonly RectangleImport[],
   clusters: boolean,
 ): Result<{ readonly layout: Layout; readonly ids: readonly string[] }> {
   const { screen, playerView } = context;

@@ -8,7 +8,7 @@ import { benchStore, clearBench, leaveBench, useBench } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { BenchGlass, type GlassHandle } from "./Glass";
-import { KindWishDialogue } from "./KindWishDialogue";
+import { KindChangeDialogue } from "./KindChangeDialogue";
 import { CopyActionsDialogue } from "./CopyActionsDialogue";
 import { Ledger } from "./Ledger";
 import { PasteDialogue } from "./PasteDialogue";
@@ -53,7 +53,7 @@ export function BenchView() {
   useKeys("everywhere", { settle: () => settleBench(session) });
   const dialogues = (
     <>
-      <KindWishDialogue />
+      <KindChangeDialogue />
       <CopyActionsDialogue />
       <PasteDialogue />
     </>

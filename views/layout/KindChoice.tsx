@@ -8,7 +8,7 @@ import { useSessionActions } from "../session/SessionContext";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./controlKinds";
 import { proposedIcon } from "./cards/proposedIcon";
-import { wishKind } from "./kindWish";
+import { requestKindChange } from "./kindChange";
 import { changeServe } from "../../core/editing/edits/actions";
 
 interface Props {
@@ -56,7 +56,7 @@ function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
           className={`grid size-7 place-items-center rounded-sm ${control.kind === kind ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
           onClick={() => {
             setBench({ grown: null });
-            wishKind(session, control.id, kind);
+            requestKindChange(session, control.id, kind);
           }}
         >
           <KindIcon kind={kind} />

@@ -8,13 +8,13 @@ import { useSession, useSessionActions } from "../session/SessionContext";
 import { shelfOf } from "../session/railScreens";
 import { saveText } from "../shared/download";
 import { OwnScreens } from "../shared/ownScreens/OwnScreens";
-import { ScreenForm, type ScreenWish } from "../shared/ownScreens/ScreenForm";
+import { ScreenForm, type ScreenFormRequest } from "../shared/ownScreens/ScreenForm";
 import { takeInScreens } from "../shared/ownScreens/takeInScreens";
 
 export function OwnScreensDialogue({ onClose }: { onClose: () => void }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const [form, setForm] = useState<ScreenWish | null>(null);
+  const [form, setForm] = useState<ScreenFormRequest | null>(null);
   const [problem, setProblem] = useState("");
   const file = useRef<HTMLInputElement>(null);
   return (

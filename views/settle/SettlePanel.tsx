@@ -5,10 +5,10 @@ import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { useSessionActions } from "../session/SessionContext";
-import { SettleAsk } from "./SettleAsk";
-import { SettleComesTo } from "./SettleComesTo";
+import { SettleOptions } from "./SettleOptions";
+import { SettleOutcome } from "./SettleOutcome";
 import { SettleMoves } from "./SettleMoves";
-import { SettleLeft } from "./SettleLeft";
+import { SettleRemaining } from "./SettleRemaining";
 import { useSettle } from "./settleState";
 import { useProposal } from "./useShownWay";
 import { closeSettle, stopSettle } from "./settleSession";
@@ -35,19 +35,19 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
     (here.querySelector<HTMLElement>("[data-next]:not(:disabled)") ?? here).focus();
   }, [run.kind]);
   const columns = [
-    { title: "Settle", plain: "smallest change that fixes", body: <SettleAsk proposal={proposal} /> },
+    { title: "Settle", plain: "smallest change that fixes", body: <SettleOptions proposal={proposal} /> },
     {
       title: "Result",
       plain: "",
       body: (
         <>
           {picture}
-          <SettleComesTo proposal={proposal} />
+          <SettleOutcome proposal={proposal} />
           {proposal && <SettleMoves proposal={proposal} />}
         </>
       ),
     },
-    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "Remaining", plain: "", body: <SettleLeft proposal={proposal} /> }] : []),
+    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "Remaining", plain: "", body: <SettleRemaining proposal={proposal} /> }] : []),
   ];
   return (
     <section

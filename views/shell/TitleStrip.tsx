@@ -8,7 +8,7 @@ import { useRoving } from "../../ui/useRoving";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/SessionContext";
 import { MomentChoice } from "../shared/MomentChoice";
-import { Keeping } from "./Keeping";
+import { SaveStatus } from "./SaveStatus";
 import { LayoutMenu } from "./LayoutMenu";
 import { VIEWS } from "../shared/views";
 import { ViewLink } from "../shared/ViewLink";
@@ -81,7 +81,7 @@ export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
       <div className="ml-auto flex items-center gap-1">
         {(path === "/layout" || path === "/screens") && <MomentChoice />}
         <NewVersion hasDraft={hasDraft} />
-        <Keeping hasDraft={hasDraft} />
+        <SaveStatus hasDraft={hasDraft} />
         <span ref={tools} role="group" aria-label="Undo, history, theme, shortcuts" className="flex items-center gap-1">
           {!isWelcome && (
             <>

@@ -12,8 +12,8 @@ import { CodeDrop, CodeSources } from "../code/CodeSources";
 import { useLibrary, useSessionActions } from "../session/SessionContext";
 import { textOfFile } from "../shared/textOfFile";
 import { DrawnFor, USUAL_SCALE, type DrawnForChoice } from "./DrawnFor";
-import { ToldWords } from "./ToldWords";
-import { useToldGame } from "./useToldGame";
+import { GameNames } from "./GameNames";
+import { useGameInput } from "./useGameInput";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 const HELD: readonly (readonly [Held, string, string])[] = [
@@ -25,7 +25,7 @@ const HELD: readonly (readonly [Held, string, string])[] = [
 export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknown>>) => Promise<boolean> }) {
   const library = useLibrary();
   const session = useSessionActions();
-  const told = useToldGame();
+  const told = useGameInput();
   const [name, setName] = useState("");
   const [held, setHeld] = useState<Held>("wide");
   const [drawn, setDrawn] = useState<Partial<DrawnForChoice>>({});
@@ -102,7 +102,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           They appear in the ledger next to the bench. Drag one onto the glass to create its control, named and bound; you see it on other screens at once.
         </p>
       )}
-      <ToldWords told={told} />
+      <GameNames told={told} />
       <form
         className="flex flex-wrap items-end gap-x-6 gap-y-3"
         onSubmit={(event) => {

@@ -6,7 +6,7 @@ import { editContextOf } from "../../../core/editing/placing";
 import { PLAIN_PLAYER_VIEW } from "../../../core/engine/placement/resolve";
 import type { Screen } from "../../../core/format/types";
 import { drawnFor } from "../../../core/versions/compare";
-import { guessControls, takeRectangles, type RectangleWish } from "../../../core/wiring/rectangles";
+import { guessControls, takeRectangles, type RectangleImport } from "../../../core/wiring/rectangles";
 import { useSession, useSessionActions } from "../../session/SessionContext";
 import { shelfOf } from "../../session/railScreens";
 import type { Choice } from "./RectangleList";
@@ -29,7 +29,7 @@ export function useRectangles(source: RectangleSource) {
     rectangle,
     ...(choices.get(i) ?? { taken: true, kind: guesses[i].kind, action: guesses[i].action, control: guesses[i].control }),
   }));
-  const wishes = rows.filter(({ taken }) => taken).map(({ rectangle, kind, action, control }): RectangleWish => ({ ...rectangle, kind, action, control }));
+  const wishes = rows.filter(({ taken }) => taken).map(({ rectangle, kind, action, control }): RectangleImport => ({ ...rectangle, kind, action, control }));
   const context = useMemo(() => editContextOf(layout, screen, PLAIN_PLAYER_VIEW), [layout, screen]);
   const result = wishes.length > 0 ? takeRectangles(context, wishes, clusters) : null;
   const made = result?.ok ? result.value.ids.filter((id) => layout.controls.every((one) => one.id !== id)).length : 0;

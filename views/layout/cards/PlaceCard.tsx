@@ -16,7 +16,7 @@ import { PinFields } from "./PinFields";
 import { SpanFields } from "./SpanFields";
 import { FrameChoice } from "./TiedTo";
 import { nameOf } from "../../shared/names";
-import { wishKind } from "../kindWish";
+import { requestKindChange } from "../kindChange";
 
 export function PlaceCard({ context, keys }: { context: EditContext; keys: readonly string[] }) {
   const session = useSessionActions();
@@ -42,7 +42,7 @@ export function PlaceCard({ context, keys }: { context: EditContext; keys: reado
           value={control.kind}
           options={kindsFor(null).map((k) => [k, KIND_WORD[k].toLowerCase()])}
           reads={says("place.kind")}
-          onChange={(next) => wishKind(session, control.id, next)}
+          onChange={(next) => requestKindChange(session, control.id, next)}
         />
       )}
       {one !== null && kind && placeable?.kind !== "cluster" && (

@@ -13,14 +13,14 @@ import { railOf, shelfOf } from "../../session/railScreens";
 import { saveText } from "../../shared/download";
 import { OwnScreens } from "../../shared/ownScreens/OwnScreens";
 import { takeInScreens } from "../../shared/ownScreens/takeInScreens";
-import { ScreenForm, type ScreenWish } from "../../shared/ownScreens/ScreenForm";
+import { ScreenForm, type ScreenFormRequest } from "../../shared/ownScreens/ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
 export function RailDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const [form, setForm] = useState<ScreenWish | null>(null);
+  const [form, setForm] = useState<ScreenFormRequest | null>(null);
   const [problem, setProblem] = useState("");
   const file = useRef<HTMLInputElement>(null);
   const rail = railOf(layout);

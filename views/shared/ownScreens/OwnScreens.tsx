@@ -6,7 +6,7 @@ import { plainScreen } from "../../../core/engine/placement/screen";
 import { useSession, useSessionActions } from "../../session/SessionContext";
 import { shelfOf } from "../../session/railScreens";
 import { removeWithNotice } from "../remove";
-import type { ScreenWish } from "./ScreenForm";
+import type { ScreenFormRequest } from "./ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 
@@ -18,7 +18,7 @@ function freeName(name: string, used: ReadonlySet<string>): string {
 }
 
 /** `onForm`: opens the form for a screen. */
-export function OwnScreens({ onForm }: { onForm: (wish: ScreenWish) => void }) {
+export function OwnScreens({ onForm }: { onForm: (wish: ScreenFormRequest) => void }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const own = layout.workbench.screens;

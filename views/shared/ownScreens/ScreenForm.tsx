@@ -13,12 +13,12 @@ import { ScreenPicture } from "./ScreenPicture";
 import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
 /** A screen to be described. `replaces`: the name of the screen it takes the place of; null: a new one. */
-export interface ScreenWish {
+export interface ScreenFormRequest {
   readonly screen: Screen;
   readonly replaces: string | null;
 }
 interface Props {
-  readonly wish: ScreenWish;
+  readonly wish: ScreenFormRequest;
   readonly onDone: () => void;
 }
 

@@ -15,7 +15,7 @@ import { saveFile, saveText } from "../shared/download";
 import { newId } from "../shared/newId";
 import { Progress, type UnderWay } from "../shared/Progress";
 
-export function KeptRoom() {
+export function StoredDataPanel() {
   return (
     <>
       <Usage />

@@ -11,12 +11,12 @@ import type { Layout } from "../../core/format/types";
 import { facedName, leftGroups, wayWords } from "./settleWords";
 import { useSettle, type Proposal } from "./settleState";
 import { goWay } from "./settleSession";
-import { narrowestFace, WishPicture } from "./WishPicture";
+import { narrowestFace, ConstraintPicture } from "./ConstraintPicture";
 
 /** So many findings of which nothing more is known than that they remain are reported one by one. */
 const MOST_OTHERS = 6;
 
-export function SettleLeft({ proposal }: { proposal: Proposal }) {
+export function SettleRemaining({ proposal }: { proposal: Proposal }) {
   const layout = useSession((s) => s.layout);
   const { settled } = proposal;
   const groups = leftGroups(settled.left);
@@ -78,7 +78,7 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
   return (
     <>
       <div className="grid grid-cols-[auto_minmax(0,1fr)] gap-2">
-        <WishPicture proposal={proposal} noWay={noWay} face={face} />
+        <ConstraintPicture proposal={proposal} noWay={noWay} face={face} />
         <div className="text-[0.75rem]">
           {noWay.proved ? (
             <>

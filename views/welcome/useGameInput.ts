@@ -11,7 +11,7 @@ import { wordKind } from "../../core/wiring/wordKind";
 import { useCodeReading, type CodeReading } from "../code/useCodeReading";
 
 /** A word as it is shown: where it comes from, and the inputs that give to it. */
-export interface ToldWord {
+export interface GameName {
   readonly name: string;
   readonly kind: ActionKind;
   /** `typed`, or the first place of the code that reads it (`tug.py:9`). */
@@ -19,14 +19,14 @@ export interface ToldWord {
   readonly ends: readonly string[];
 }
 
-export interface ToldGame {
+export interface GameInput {
   readonly text: string;
   setText(text: string): void;
   readonly code: CodeReading;
   readonly ranked: readonly Callee[];
   readonly ticked: readonly string[];
   tick(callee: string): void;
-  readonly shown: readonly ToldWord[];
+  readonly shown: readonly GameName[];
   readonly words: readonly ListedAction[];
   readonly inputs: readonly TakenInput[];
   /** What is wrong with what was typed; empty where nothing is. */
@@ -41,7 +41,7 @@ const placeText = ({ file, line }: CodePlace) => `${file.split("/").at(-1)}:${li
 const MOST_CALLEES = 30;
 const NO_ACTIONS: readonly { readonly name: string; readonly read: boolean }[] = [];
 
-export function useToldGame(): ToldGame {
+export function useGameInput(): GameInput {
   const code = useCodeReading();
   const [text, setText] = useState("");
   const [byHand, setByHand] = useState<readonly string[] | null>(null);
@@ -53,7 +53,7 @@ export function useToldGame(): ToldGame {
   const ticked = useMemo(() => byHand ?? likelyCallees(ranked), [byHand, ranked]);
   const typed = useMemo(() => readWordList(text), [text]);
   const shown = useMemo(() => {
-    const words = new Map<string, ToldWord>();
+    const words = new Map<string, GameName>();
     const add = (name: string, kind: ActionKind, from: string) => {
       if (!out.has(name) && !words.has(name)) words.set(name, { name, kind: kinds.get(name) ?? kind, from, ends: [] });
     };

@@ -6,9 +6,9 @@ import { Dialogue } from "../../ui/Dialogue";
 import { useSession, useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import { setBench, useBench, type Bench } from "./bench";
-import { aKind, makeKind } from "./kindWish";
+import { aKind, makeKind } from "./kindChange";
 
-export function KindWishDialogue() {
+export function KindChangeDialogue() {
   const wish = useBench((b) => b.kindWish);
   return wish && <KindWish wish={wish} />;
 }

@@ -20,7 +20,7 @@ export function narrowestFace({ settled: { faces } }: Proposal, { face, parts }:
   return parts.map((part) => part.face).reduce((a, b) => (shortMm(b) < shortMm(a) ? b : a), face);
 }
 
-export function WishPicture({ proposal, noWay, face: place }: { proposal: Proposal; noWay: NoWay; face: number }) {
+export function ConstraintPicture({ proposal, noWay, face: place }: { proposal: Proposal; noWay: NoWay; face: number }) {
   const { settled, of } = proposal;
   const faced = settled.faces[place];
   const { screen, face, view } = faced;

@@ -10,7 +10,7 @@ import type { Offline } from "./offlineState";
 import { useOffline } from "./useOffline";
 import { usePersistence, type Persistence } from "./usePersistence";
 
-const KeptRoom = dynamic(() => import("./KeptRoom").then((m) => m.KeptRoom), { ssr: false });
+const KeptRoom = dynamic(() => import("./StoredDataPanel").then((m) => m.StoredDataPanel), { ssr: false });
 
 interface Shown {
   readonly text: string;
@@ -55,7 +55,7 @@ const WITHOUT_SERVER: Readonly<Record<Offline, string>> = {
   older: "Another window uses a new version of Nodulum: reload this window.",
 };
 
-export function Keeping({ hasDraft }: { hasDraft: boolean }) {
+export function SaveStatus({ hasDraft }: { hasDraft: boolean }) {
   const text = useSession((s) => shownOf(s, hasDraft).text);
   const tone = useSession((s) => shownOf(s, hasDraft).tone);
   const words = useSession((s) => shownOf(s, hasDraft).words);

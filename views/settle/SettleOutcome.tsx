@@ -11,7 +11,7 @@ import { showPart, useSettle, type Proposal } from "./settleState";
 const percent = (part: number) => `${Math.round(part * 100)} %`;
 const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as const;
 
-export function SettleComesTo({ proposal }: { proposal: Proposal | null }) {
+export function SettleOutcome({ proposal }: { proposal: Proposal | null }) {
   if (!proposal)
     return <p className="caption">The result lists what moved, how far and why; the glass shows before and after. Nothing changes until you apply it.</p>;
   if (proposal.settled.moves.length === 0 && proposal.settled.kind === "clean") return <p className="caption">Nothing needs to move.</p>;

@@ -6,9 +6,9 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../reading/sentences";
 import { ActionKindSelect } from "../code/ActionKindSelect";
 import { endWord } from "../actions/keyWords";
-import type { ToldGame, ToldWord } from "./useToldGame";
+import type { GameInput, GameName } from "./useGameInput";
 
-export function ToldWords({ told }: { told: ToldGame }) {
+export function GameNames({ told }: { told: GameInput }) {
   if (told.problem !== "")
     return (
       <p role="alert" className="whitespace-pre-line text-blocker">
@@ -28,7 +28,7 @@ export function ToldWords({ told }: { told: ToldGame }) {
   );
 }
 
-function Row({ word: { name, kind, from, ends }, told }: { word: ToldWord; told: ToldGame }) {
+function Row({ word: { name, kind, from, ends }, told }: { word: GameName; told: GameInput }) {
   return (
     <li className="flex h-7 items-center gap-1.5" data-told={name}>
       <span className="min-w-0 flex-1 truncate" title={from}>

@@ -11,7 +11,7 @@ import { KIND_WORD } from "./controlKinds";
 export const aKind = (kind: ControlKind) => withArticle(KIND_WORD[kind].toLowerCase());
 
 /** Asks for another kind. What goes on by another port is reported once it is done. */
-export function wishKind(session: Session, id: string, kind: ControlKind): void {
+export function requestKindChange(session: Session, id: string, kind: ControlKind): void {
   const { layout } = session.store.getState();
   if (previewControlKind(layout, id, kind).lost.length > 0) setBench({ kindWish: { id, kind } });
   else makeKind(session, id, kind);

@@ -10,7 +10,7 @@ import { useSettle, type Proposal, type SettleRun } from "./settleState";
 import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "./settleSession";
 import { facesFor } from "./settleQuestion";
 
-export function SettleDeeds({ proposal }: { proposal: Proposal | null }) {
+export function SettleActions({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const { run, choice, these } = useSettle((s) => s);

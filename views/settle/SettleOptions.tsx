@@ -12,11 +12,11 @@ import { shelfOf } from "../session/railScreens";
 import { nameOf } from "../shared/names";
 import { AIM_WORDS, SETTLE_GOALS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
 import { wayWords } from "./settleWords";
-import { SettleDeeds } from "./SettleDeeds";
+import { SettleActions } from "./SettleActions";
 import { useSettle, type Proposal } from "./settleState";
 import { choose, goWay, hold } from "./settleSession";
 
-export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
+export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const { choice, these, held, ways } = useSettle((s) => s);
@@ -26,7 +26,7 @@ export function SettleAsk({ proposal }: { proposal: Proposal | null }) {
   const set = (choice.notesMayGrow ? 1 : 0) + (choice.aims.length === SETTLE_GOALS.length ? 0 : 1) + (choice.changeable.length === CHANGEABLES.length ? 0 : 1);
   return (
     <>
-      <SettleDeeds proposal={proposal} />
+      <SettleActions proposal={proposal} />
       <div className="grid">
         <ChoiceField
           label="Screens"
