@@ -1,4 +1,4 @@
-/** Draws what is played on a canvas over the element, in the looks of the layout; pictures and icons of the layout among them. */
+/** Draws the controls on a canvas above the element, with the layout's looks, pictures and icons. */
 import type { Picture, PlayedLayout } from "../core/engine/types";
 import { forgetWordWidths, type Icons } from "./art";
 import { changedRegion, drawRegion } from "./region";
@@ -7,7 +7,7 @@ import { putAbove, shownElement } from "./canvasAbove";
 import type { PaintFrame, MakePainter } from "./handle";
 import { ICONS } from "./icons";
 
-/** Pictures are shown as images alone: an SVG among them runs nothing and loads nothing. `came` hears of each that has come in. */
+/** Loads pictures as images, in which an SVG runs and loads nothing. `came` is called for each loaded picture. */
 function createPictures(came: () => void): (layout: PlayedLayout) => (id: string) => CanvasImageSource | null {
   const images = new Map<string, HTMLImageElement>();
   const imageOf = ({ type, data }: Picture) => {
@@ -26,7 +26,7 @@ function createPictures(came: () => void): (layout: PlayedLayout) => (id: string
   };
 }
 
-/** A drawing that knows these icons alone, by name: for games that carry only those their layout uses. */
+/** Returns a `draw` option with only these icons (SVG path data by name), for games that bundle only the icons of their layout. */
 export const drawingWith =
   (icons: Icons): MakePainter =>
   (over) => {
@@ -36,7 +36,7 @@ export const drawingWith =
     const above = putAbove(canvas, over);
     let isStale = false;
     const pictures = createPictures(() => (isStale = true));
-    /** What the canvas shows; null: nothing that could be drawn on. */
+    /** The frame that the canvas shows; null before the first. */
     let shown: PaintFrame | null = null;
     const fonts = document.fonts;
     const fontsCame = () => {
@@ -72,5 +72,5 @@ export const drawingWith =
     };
   };
 
-/** The drawing of `play`, with every icon a layout may have: `play(played, { over, draw: drawing })`. its own function, so that a bundler leaves the icons out where it is not used. */
+/** The default drawing with all icons: `play(played, { over, draw: drawing })`. A separate export, so that a bundler can drop the icons if it is not used. */
 export const drawing: MakePainter = (over) => drawingWith(ICONS)(over);

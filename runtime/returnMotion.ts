@@ -1,44 +1,44 @@
 /**
- * What goes on moving after a thumb has let go: the knob glides to the middle of its base, the base of a floating or trailing stick goes
- * home, stays, or goes home later, and what has long been untouched fades (model.md section 1, `look`). Only the drawing: nothing here
- * changes what is given or taken. Times are the engine's own, ms; the memory is reported what is drawn, frame by frame.
+ * Animates controls after release: the knob returns to the middle of its base, the base of a floating or trailing stick returns, stays or
+ * returns later, and unused controls fade. It affects only the drawing, not values or touches. Times are engine times, ms. Pass every
+ * drawn frame, in order.
  */
 import type { Point } from "../core/engine/geometry/point";
 import { clampTo } from "../core/engine/geometry/point";
 import type { Control } from "../core/engine/types";
 import type { Pose } from "./art";
 
-/** What is remembered of a control: when it was last held (or first seen), and how it then lay. */
+/** The state of a control: when it was last held (or first seen), and its pose then. */
 interface Remembered {
   lastHeld: number;
-  /** The pose it was let go in; the base as it lay from home, px. Null where it was not held since it was shown. */
+  /** The pose at release, with the base relative to its home, px. Null if it was not held since it became visible. */
   letGo: { x: number; y: number; fromHomeX: number; fromHomeY: number } | null;
 }
 
 export interface ReturnMotion {
-  /** The pose in which a control is to be drawn at a time, from the one that the engine's state gives. `home`: the middle of its visual box, px. */
+  /** Returns the pose to draw at a time, from the engine's pose. `home`: the middle of the visual box, px. */
   pose(control: Control, pose: Pose, home: Point, timeMs: number): Pose;
-  /** Forgets where a control was left: it has gone out of sight. */
+  /** Forgets the release pose of a control that became hidden. */
   hide(id: string): void;
-  /** The time from which on nothing would move any more without a touch, ms. */
+  /** The time from which nothing moves without a touch, ms. */
   restsAt(): number;
 }
 
-/** How far a glide has come at a part of its time, 0…1: it starts fast and comes to rest. */
+/** Returns the progress of the return animation, 0…1, with ease-out. */
 export function glide(part: number): number {
   return 1 - (1 - clampTo(part, 0, 1)) ** 3;
 }
 
-/** The part of a span of time that has passed; a span of no length is over. */
+/** Returns the elapsed fraction of a duration; 1 for a duration of 0. */
 const passed = (sinceMs: number, lengthMs: number) => (lengthMs > 0 ? clampTo(sinceMs / lengthMs, 0, 1) : sinceMs >= 0 ? 1 : 0);
 
-/** A memory of what was held, empty: a control counts as untouched from when it is first seen. */
+/** Creates an empty state: a control counts as unused from the time it is first drawn. */
 export function createMotion(): ReturnMotion {
   const known = new Map<string, Remembered>();
   let rests = 0;
   const recall = (id: string, timeMs: number): Remembered => {
     let memory = known.get(id);
-    // The engine's time begins again when a rehearsal does.
+    // Engine time restarts with each rehearsal.
     if (memory === undefined || memory.lastHeld > timeMs) known.set(id, (memory = { lastHeld: timeMs, letGo: null }));
     return memory;
   };

@@ -1,4 +1,4 @@
-/** Whether the thumbs that hold the device reach what they must, and can do at once what is wanted at once. */
+/** Checks whether the thumbs of the grip reach the controls and can press together sets at the same time. */
 import { clearance, distanceTo } from "../engine/geometry/distance";
 import { centreOf, type Point, magnitude } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
@@ -8,7 +8,7 @@ import { thumbPivots } from "../editing/thumbs";
 import type { Check, CheckContext, MomentContext, PlacedControl } from "./context";
 import { mmText, type CheckResult } from "./finding";
 
-/** One thumb lies on two buttons at once when they are at most this far apart, mm. */
+/** One thumb can press two buttons at most this far apart, mm. */
 const ONE_THUMB_GAP_MM = 3;
 
 function thumbOf(s: PlacedControl, pivots: readonly Point[]): number {
@@ -40,14 +40,14 @@ function* once(context: CheckContext): Iterable<CheckResult> {
   }
 }
 
-/** Whether a thumb can hold two controls at once: buttons near one another, of which one lets a thumb slide in. */
+/** Whether a thumb can hold two controls: close buttons, one of them with slide in. */
 function isOneThumbPair(a: PlacedControl, b: PlacedControl, mm: number): boolean {
   if (a.control.kind !== "button" || b.control.kind !== "button") return false;
   if (!a.control.feel.slideIn && !b.control.feel.slideIn) return false;
   return clearance(a.area, b.area).px <= ONE_THUMB_GAP_MM * mm + LENGTH_SLACK;
 }
 
-/** What a thumb can hold: one of its controls, or one of its pairs, computed when they are first asked for. */
+/** What a thumb can hold: one control or one pair; computed on demand. */
 interface Thumb {
   readonly controls: readonly PlacedControl[];
   readonly pairs: () => readonly (readonly [PlacedControl, PlacedControl])[];
@@ -66,9 +66,9 @@ function thumbsOf({ layout, resolved, shown, mm }: MomentContext): readonly Thum
 }
 
 /**
- * Whether the thumbs can give all actions of a set at once. `given`: which of the actions a control serves, a bit each. A thumb holds one
- * control or one pair, so what it can give is one of a few sets of bits; the thumbs together must give every bit. That is every choice there
- * is, without trying them one by one: 200 controls that serve 8 actions are 200 to the power of 8 choices, and at most 256 sets of bits.
+ * Whether the thumbs can press all actions of a set at the same time. `given`: the actions that a control serves, one bit each. A thumb holds
+ * one control or one pair, so it can give one of a few bit sets; the thumbs together must give all bits. This covers all combinations without
+ * enumerating them: 200 controls for 8 actions have 200⁸ combinations but at most 256 bit sets.
  */
 function canGive(thumbs: readonly Thumb[], given: (control: PlacedControl) => number, all: number): boolean {
   const byThumb = (withPairs: boolean) =>
@@ -89,7 +89,7 @@ function canGive(thumbs: readonly Thumb[], given: (control: PlacedControl) => nu
   return reaches(byThumb(false)) || reaches(byThumb(true));
 }
 
-/** What has been judged of a screen already, by what is shown and by the set: most moments of a game show the same as another. */
+/** Cached results by visible controls and set: most moments of a game show the same controls. */
 const judged = new WeakMap<CheckContext["placed"], Map<string, boolean>>();
 function keptAnswer({ placed }: CheckContext, key: string, make: () => boolean): boolean {
   const known = judged.get(placed) ?? new Map<string, boolean>();
@@ -110,7 +110,7 @@ function* inMoment(context: MomentContext): Iterable<CheckResult> {
   for (const set of layout.together) {
     if (moment !== null && set.actions.some((name) => actions.get(name)?.moments.includes(moment) === false)) continue;
     const serving = set.actions.map((name) => servers.get(name));
-    // What nothing serves is said by bind/unserved; here only whether thumbs suffice.
+    // bind/unserved reports unserved actions; this checks only the thumbs.
     if (!serving.every((ids) => ids !== undefined && shown.some((s) => ids.has(s.control.id)))) continue;
     const can = keptAnswer(context, `${set.id} ${shownKey}`, () => {
       const bits = new Map(shown.map((s) => [s, serving.reduce((sum, ids, i) => (ids!.has(s.control.id) ? sum | (1 << i) : sum), 0)]));

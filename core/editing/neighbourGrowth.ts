@@ -1,10 +1,9 @@
 /**
- * Room to the neighbours: how far hit areas can grow before they meet.
+ * Computes how far hit areas can grow before they meet (“Grow hit areas”).
  *
- * A hit area grows by the same length on every side. How much a control would have to grow to cover a point is the point's distance to it,
- * and the cell of a control is what is nearer to it than to any other: two controls that grow by the same amount meet just on the border of
- * their cells. So a control may grow until it would meet some neighbour that grows as far, or leaves the safe frame, or meets a keep-clear
- * zone or a landing area above it; and on every screen at once, the least of it counts. Then no two areas overlap, whichever of them grow.
+ * A hit area grows by the same length on every side. Two controls that grow by the same length meet at the border of their Voronoi cells.
+ * So a control grows until it meets a neighbour that grows as far, the safe frame, a keep-clear zone, or a landing area above it. The
+ * smallest growth over all screens applies. Then no two areas overlap, whichever of them grow.
  */
 import { byId } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
@@ -23,19 +22,19 @@ import type { Control, Hit, Layout, Screen } from "../format/types";
 import { changeHit } from "./edits/controls";
 import { overrideIn } from "./placeables";
 
-/** Nothing grows further, mm: beyond that a hit area is no help to any thumb. */
+/** Maximum growth, mm; a larger hit area does not help a thumb. */
 const MOST_MM = 30;
-/** What is found is rounded down to this, mm, and the search is finer. */
+/** The result is rounded down to this step, mm; the search is finer. */
 const STEP_MM = 0.01;
 
-/** By how much one hit area grows. `arrangement`: where it is an override of that; null: in the base. `growMm`: what it is set to, before any clamp. */
+/** The growth of a hit area. `arrangement`: the arrangement whose override changes, or null for the base. `growMm`: the new value of `grow`, before clamps. */
 export interface NeighbourGrowth {
   readonly id: string;
   readonly arrangement: string | null;
   readonly growMm: number;
 }
 
-/** A hit area on a screen as it is without growth, and how much of a px each mm of growth adds on each side. */
+/** A hit area on a screen without growth, and the px that each mm of growth adds on each side. */
 interface Growing {
   readonly control: Control;
   readonly index: number;
@@ -44,14 +43,14 @@ interface Growing {
   readonly leastPx: number;
 }
 
-/** The area grown by `mm` on every side; a side below the least that its control has is raised to it. */
+/** Returns the area extended by `mm` on every side, with sides of at least the control's minimum. */
 function grown({ bare, pxPerGrownMm, leastPx }: Growing, mm: number): Shape {
   const w = Math.max(bare.w + 2 * mm * pxPerGrownMm, leastPx);
   const h = Math.max(bare.h + 2 * mm * pxPerGrownMm, leastPx);
   return { shape: bare.shape, x: bare.x + (bare.w - w) / 2, y: bare.y + (bare.h - h) / 2, w, h };
 }
 
-/** The largest growth from 0 at which a condition holds, mm, in whole steps; where it does not hold even then, 0. */
+/** Returns the largest growth, mm in whole steps, at which a condition holds; 0 if it never holds. */
 function largest(holds: (mm: number) => boolean): number {
   if (!holds(0)) return 0;
   if (holds(MOST_MM)) return MOST_MM;
@@ -61,7 +60,7 @@ function largest(holds: (mm: number) => boolean): number {
     if (holds(middle)) low = middle;
     else high = middle;
   }
-  // In whole steps: what comes out even is not lost to the search's own small error.
+  // Whole steps, so that exact results are not lost to the search's tolerance.
   const even = Number((Math.round(low / STEP_MM) * STEP_MM).toFixed(2));
   return holds(even) ? even : Number((Math.floor(low / STEP_MM) * STEP_MM).toFixed(2));
 }
@@ -70,10 +69,10 @@ const overlaps = (a: Shape, b: Shape) => clearance(a, b).px < -LENGTH_SLACK;
 const boxShape = ({ x, y, w, h }: Box): Shape => ({ shape: "box", x, y, w, h });
 const isInside = (a: Box, b: Box) =>
   a.x >= b.x - LENGTH_SLACK && a.y >= b.y - LENGTH_SLACK && a.x + a.w <= b.x + b.w + LENGTH_SLACK && a.y + a.h <= b.y + b.h + LENGTH_SLACK;
-/** Whether two things are ever seen at once: in some moment, or always where there are none. */
+/** Whether two items are visible in a common moment, or always if there are no moments. */
 const meet = (layout: Layout, a: readonly string[], b: readonly string[]) => layout.moments.length === 0 || a.some((moment) => b.includes(moment));
 
-/** The layout with all growth taken out of the hit areas, and no least size, in the base and in every arrangement. */
+/** Returns the layout with `grow` and `minMm` set to 0 in the base and all arrangements. */
 function withoutGrowth(layout: Layout): Layout {
   const bare = (hit: Hit): Hit => ({ ...hit, grow: "0mm", minMm: 0 });
   return {
@@ -86,7 +85,7 @@ function withoutGrowth(layout: Layout): Layout {
   };
 }
 
-/** `layout`: as it is, for the least sizes; `resolved`: of the one without growth. */
+/** `layout`: with its minimum sizes; `resolved`: of the layout without growth. */
 function growingOn(layout: Layout, resolved: Resolved, mm: number): Growing[] {
   const known = byId(layout.controls);
   return resolved.controls.flatMap((at) => {
@@ -97,7 +96,7 @@ function growingOn(layout: Layout, resolved: Resolved, mm: number): Growing[] {
   });
 }
 
-/** A screen with what is on it, all without growth. */
+/** A screen with its controls and zones without growth. */
 interface OnScreen {
   readonly layout: Layout;
   readonly resolved: Resolved;
@@ -105,7 +104,7 @@ interface OnScreen {
   readonly all: readonly Growing[];
 }
 
-/** How far one hit area can grow on one screen, mm. */
+/** Returns how far a hit area can grow on one screen, mm. */
 function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): number {
   const safe = framesOf(screen, layout.picture).safe;
   const zones = byId(layout.keepClear);
@@ -117,7 +116,7 @@ function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): numb
       return at.landing && above ? [boxShape(at.landing)] : [];
     }),
   ].filter((wall) => !overlaps(grown(own, 0), wall));
-  // What lies under others by intent has no part in it; what overlaps before it has grown is no matter of growing.
+  // Ground is ignored, and so are areas that already overlap without growth.
   const neighbours = all.filter(
     (other) =>
       other !== own && !isUnderlay(other.control) && meet(layout, own.control.moments, other.control.moments) && !overlaps(grown(own, 0), grown(other, 0)),
@@ -128,7 +127,7 @@ function roomOn({ layout, resolved, screen, all }: OnScreen, own: Growing): numb
   });
 }
 
-/** How far the hit areas of some controls can grow, on all of the screens at once. What lies under others by intent (a landing area, a field for swipes) is omitted. */
+/** Returns how far the hit areas of some controls can grow on all screens. Ground (landing areas, swipe fields) is omitted. */
 export function neighbourGrowth(layout: Layout, ids: readonly string[], screens: readonly Screen[]): NeighbourGrowth[] {
   const bare = withoutGrowth(layout);
   const found = new Map<string, NeighbourGrowth>();
@@ -147,7 +146,7 @@ export function neighbourGrowth(layout: Layout, ids: readonly string[], screens:
   return [...found.values()];
 }
 
-/** Grows the hit areas to what has been found; what is seen stays as it is. Refused where there was nothing to grow. */
+/** Applies the growth to the hit areas; pictures do not change. Returns an error if nothing can grow. */
 export function applyNeighbourGrowth(layout: Layout, found: readonly NeighbourGrowth[]): Result<Layout> {
   if (found.length === 0) return refused("controls", "none of these has a hit area that can grow on these screens");
   return found.reduce<Result<Layout>>(
@@ -156,7 +155,7 @@ export function applyNeighbourGrowth(layout: Layout, found: readonly NeighbourGr
   );
 }
 
-/** The part of the safe frame of a screen that takes no touch: no hit area, landing area or keep-clear zone lies on it, 0…1. */
+/** Returns the share (0…1) of the safe frame outside all hit areas, landing areas and keep-clear zones. */
 export function unclaimedPart(layout: Layout, screen: Screen): number {
   const resolved = resolvedOn(layout, screen, PLAIN_PLAYER_VIEW);
   const safe = boxShape(framesOf(screen, layout.picture).safe);

@@ -1,6 +1,6 @@
 /**
- * What is copied on the bench, as text that another tab can take: its own small layout, holding the chosen controls with their
- * clusters, the actions they serve, the moments they show in and the pictures they carry. It is read at the door like every other.
+ * The clipboard format of controls: a small layout with the selected controls, their clusters, actions, moments and pictures, as text
+ * that another tab can paste. It is parsed and validated like any other file.
  */
 import { z } from "zod";
 import { readThrough } from "../format/readThrough";
@@ -22,7 +22,7 @@ const clipSchema = z.strictObject({
   layout: z.unknown(),
 });
 
-/** The chosen controls and clusters (with all that is in them) as text, in drawing order. */
+/** Returns the selected controls and clusters (with their controls) as text, in drawing order. */
 export function clipText(layout: Layout, keys: readonly string[]): string {
   const chosen = new Set(keys);
   const whole = layout.clusters.map((c) => c.id).filter((id) => chosen.has(id));
@@ -45,7 +45,7 @@ export function clipText(layout: Layout, keys: readonly string[]): string {
   return JSON.stringify({ format: FORMAT, version: 1, whole, layout: plainLayout(part) }, null, 2);
 }
 
-/** Reads such a text. */
+/** Parses the text of the clipboard. */
 export function readClip(text: string): Result<Clip> {
   const none = "the clipboard has no controls; copy some first";
   const value = readJson(text);

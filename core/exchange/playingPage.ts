@@ -1,4 +1,4 @@
-/** A page that plays by itself: one HTML file with the played file and the script that plays it, which needs no network and no server. */
+/** The playable page: one HTML file with the played file and its script, which needs no network. */
 import { element, escaped } from "../drawing/svgElement";
 import type { Layout } from "../format/types";
 
@@ -6,13 +6,13 @@ export interface PlayingPage {
   readonly layout: Pick<Layout, "name" | "orientation">;
   /** The played file. */
   readonly played: string;
-  /** The script of the page, as it is built. */
+  /** The bundled script of the page. */
   readonly script: string;
 }
 
-/** A text inside a script element: nothing in it ends the element, and in JSON it says the same. */
+/** Escapes JSON inside a script element so that it cannot close the element; the parsed value is unchanged. */
 const inScript = (text: string): string => text.replace(/<(?=[/!])/g, "\\u003c");
-/** The same for a script: only within strings can a closing tag stand, where a backslash changes nothing. */
+/** Escapes code inside a script element. A closing tag can only occur in strings, where a backslash has no effect. */
 const inCode = (code: string): string => code.replace(/<\/(script)/gi, "<\\/$1");
 
 const STYLE = `
@@ -41,7 +41,7 @@ input { width: 9ch; font: inherit; color: inherit; background: #0F171D; border: 
 :focus-visible { outline: 2px solid #8EA2FF; outline-offset: 1px; }
 `;
 
-/** The page. */
+/** Returns the HTML of the page. */
 export function playingPage({ layout, played, script }: PlayingPage): string {
   const manifest = {
     name: layout.name,

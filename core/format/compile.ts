@@ -1,23 +1,23 @@
-/** Layouts as games carry them: the played file of docs/PLAYED.md, written by the same rules that the engine's reader holds it against. */
+/** Compiles layouts to played files (docs/PLAYED.md), with the same rules that the engine's reader checks. */
 import { PLAYED, PLAYED_FORMAT, PLAYED_VERSION, type Rule } from "../engine/read/rules";
 import { digestOfText } from "./digest";
 import type { Layout } from "./types";
 import { writeLayout } from "./write";
 
-/** SHA-256 of the layout's canonical text, 64 small hex digits: by it a take or a played file is reported to belong to a layout. @internal exported for its test */
+/** SHA-256 of the layout's canonical text, 64 lower-case hex digits. It identifies the layout of a take or played file. @internal exported for its test */
 export function digestOf(layout: Layout): string {
   return digestOfText(writeLayout(layout));
 }
 
 /**
- * The played file of a layout: one minified JSON object, keys in the order of the rules, every key there, what is absent written as null.
- * The same layout gives the same bytes. Findings are not looked at: a layout that falls short compiles as it is.
+ * Returns the played file of a layout: one minified JSON object with all keys in the order of the rules; missing values are null.
+ * The same layout gives the same bytes. Findings are ignored.
  */
 export function compile(layout: Layout): string {
   return JSON.stringify(inOrder({ ...layout, format: PLAYED_FORMAT, version: PLAYED_VERSION, digest: digestOf(layout) }, PLAYED));
 }
 
-/** A value with its keys in the order of a rule; what the rule does not name is omitted. */
+/** Returns a value with its keys in the order of a rule, without other keys. */
 function inOrder(value: unknown, rule: Rule): unknown {
   if (value === undefined || value === null) return null;
   switch (rule.is) {
@@ -31,7 +31,7 @@ function inOrder(value: unknown, rule: Rule): unknown {
     case "list":
       return (value as unknown[]).map((item) => inOrder(item, rule.of));
     case "map":
-      // Ids and language tags are words of letters: no engine sorts them to the front.
+      // Ids and language tags are not integers, so engines keep their order.
       return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, inOrder(item, rule.of)]));
     case "object": {
       const object = value as Record<string, unknown>;

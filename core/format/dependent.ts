@@ -1,27 +1,27 @@
 /**
- * The defaults that depend on another field, filled in at the door and omitted again when written:
+ * Defaults that depend on another field. They are filled in when a file is parsed and omitted when it is written:
  * the orientation (as the reference), the moments of a control, action or zone (all), a button's slideOut
  * (release with slideIn, else keep), the shape of an overridden hit area (by the control's kind).
  */
 import type { FileValue } from "./schema/file";
 import type { Action, Arrangement, Control, ControlKind, Hit, KeepClear, Layout, Override } from "./types";
 
-/** The shape a hit area has when the file does not say. */
+/** Returns the default shape of a hit area. */
 export function defaultShape(kind: ControlKind): Hit["shape"] {
   return kind === "touchpad" || kind === "swipe" ? "box" : "ellipse";
 }
 
-/** The orientation a layout has when the file does not say; a square reference counts as landscape. */
+/** Returns the default orientation; a square reference counts as landscape. */
 export function defaultOrientation(reference: Layout["reference"]): Layout["orientation"] {
   return reference.width >= reference.height ? "landscape" : "portrait";
 }
 
-/** What a button does when the thumb leaves it and the file does not say. */
+/** Returns the default of `slideOut`. */
 export function defaultSlideOut(slideIn: boolean): "keep" | "release" {
   return slideIn ? "release" : "keep";
 }
 
-/** Fills in every dependent default. */
+/** Fills in all dependent defaults. */
 export function fillDependent(file: FileValue): Layout {
   const all = file.moments.map((m) => m.id);
   const kinds = new Map(file.controls.map((c) => [c.id, c.kind]));
@@ -54,12 +54,12 @@ type FileItem<List extends "actions" | "controls" | "keepClear" | "arrangements"
 
 const momentsOf = (moments: readonly string[], all: Layout["moments"]) => (isEveryMoment(moments, all) ? undefined : [...moments]);
 
-/** An action as the file has it: its moments omitted where it is wanted in every one. */
+/** Returns an action as written to a file: without `moments` if it lists all of them. */
 export function plainAction(action: Action, moments: Layout["moments"]): FileItem<"actions"> {
   return { ...action, moments: momentsOf(action.moments, moments) };
 }
 
-/** A control as the file has it. */
+/** Returns a control as written to a file. */
 export function plainControl(control: Control, moments: Layout["moments"]): FileItem<"controls"> {
   const shown = momentsOf(control.moments, moments);
   if (control.kind !== "button") return { ...control, moments: shown };
@@ -67,12 +67,12 @@ export function plainControl(control: Control, moments: Layout["moments"]): File
   return { ...control, moments: shown, feel: { ...control.feel, slideOut } };
 }
 
-/** A keep-clear zone as the file has it. */
+/** Returns a keep-clear zone as written to a file. */
 export function plainZone(zone: KeepClear, moments: Layout["moments"]): FileItem<"keepClear"> {
   return { ...zone, moments: momentsOf(zone.moments, moments) };
 }
 
-/** An arrangement as the file has it. `kindOf` reports a control's kind; undefined where no control has the id. */
+/** Returns an arrangement as written to a file. `kindOf` returns a control's kind, or undefined for an unknown id. */
 export function plainArrangement(arrangement: Arrangement, kindOf: (id: string) => ControlKind | undefined): FileItem<"arrangements"> {
   return {
     ...arrangement,
@@ -85,7 +85,7 @@ export function plainArrangement(arrangement: Arrangement, kindOf: (id: string) 
   };
 }
 
-/** The orientation as the file has it. */
+/** Returns the orientation as written to a file. */
 export function plainOrientation({ orientation, reference }: Pick<Layout, "orientation" | "reference">): FileValue["orientation"] {
   return orientation === defaultOrientation(reference) ? undefined : orientation;
 }

@@ -1,10 +1,10 @@
-/** What a control serves and how it looks, as rows of the sheet. */
+/** Rows of the sheet about actions and looks of a control. */
 import type { Control, Layout } from "../format/types";
 import { number, row, type SheetRow } from "./sheetRow";
 
 const oneOrTwo = (value: number | readonly [number, number]): string => (typeof value === "number" ? number(value) : `(${value.map(number).join(", ")})`);
 
-/** What each port gives to which action. */
+/** Returns a row per served action with its port, value and scale. */
 export function servesRows(control: Control, layout: Layout): SheetRow[] {
   return control.serves.map(({ port, action, value, scale, repeat }) => {
     const kind = layout.actions.find(({ name }) => name === action)?.kind ?? "no action of this layout";
@@ -17,7 +17,7 @@ export function servesRows(control: Control, layout: Layout): SheetRow[] {
   });
 }
 
-/** Words, icon, colours, and what becomes of it untouched and let go. */
+/** Returns the rows of labels, icon, colours, and behaviour when released or unused. */
 export function lookRows({ kind, look }: Control, layout: Layout): SheetRow[] {
   const look1 = (field: string, value: string) => row("look", field, value);
   const face = ({ fill, line, ink, opacity }: { readonly fill: string; readonly line: string; readonly ink: string; readonly opacity: number }) =>

@@ -1,7 +1,6 @@
 /**
- * Where two shapes keep clear of each other, as one line: of all places that one may have next to the other, those where they share too much (or
- * are too near) form a convex set, for both shapes are convex. A line that touches that set leaves a half-plane that is free of it: whoever stays
- * there is clear, and the line turns with the shapes from step to step.
+ * Linear constraints that keep two shapes apart. For two convex shapes, the relative positions at which they overlap too much (or are too close)
+ * form a convex set. A tangent of this set defines a half-plane in which the shapes are clear. The tangent changes from iteration to iteration.
  */
 import { commonArea } from "../engine/geometry/commonArea";
 import { clearance, support } from "../engine/geometry/distance";
@@ -9,14 +8,14 @@ import { circleRadius, lensArea } from "../engine/geometry/circle";
 import { magnitude, type Point } from "../engine/geometry/point";
 import { areaOf, type Shape } from "../engine/geometry/shape";
 
-/** How far two shapes are from the line, mm, 0 and above being clear; and how that changes with x, y, w, h of each. */
+/** The signed distance of two shapes from the line, mm (0 and above: clear), and its derivatives by x, y, w, h of each. */
 export interface Contact {
   readonly value: number;
   readonly a: readonly [number, number, number, number];
   readonly b: readonly [number, number, number, number];
 }
 
-/** By how much a shape reaches farther along a direction with its half width and its half height. */
+/** Returns the derivatives of the support function along a direction by half width and half height. */
 function reachGrowth({ shape, w, h }: Shape, nx: number, ny: number): readonly [number, number] {
   switch (shape) {
     case "box":
@@ -30,10 +29,10 @@ function reachGrowth({ shape, w, h }: Shape, nx: number, ny: number): readonly [
   }
 }
 
-/** Changes of a middle and of half sides as changes of x, y, w, h. */
+/** Converts derivatives by centre and half sides to derivatives by x, y, w, h. */
 const asBox = (cx: number, cy: number, halfW: number, halfH: number) => [cx, cy, (cx + halfW) / 2, (cy + halfH) / 2] as const;
 
-/** How far apart two shapes are along a direction from a to b (none given: the one along which they are farthest apart), less `gap`. */
+/** Returns the distance of two shapes along a direction from a to b (default: the direction of the largest distance), minus `gap`. */
 export function gapContact(a: Shape, b: Shape, gap: number, along?: Point): Contact {
   const { x, y } = along ?? clearance(a, b).direction;
   const px = along ? -(support(a, x, y) + support(b, -x, -y)) : clearance(a, b).px;
@@ -42,18 +41,18 @@ export function gapContact(a: Shape, b: Shape, gap: number, along?: Point): Cont
   return { value: px - gap, a: asBox(-x, -y, -aw, -ah), b: asBox(x, y, -bw, -bh) };
 }
 
-/** That two shapes do share something: the other way about. `depth`: how far at least one must go to come free. */
+/** Returns the opposite constraint: the shapes must overlap. `depth`: the minimum distance to separate them. */
 export function depthContact(a: Shape, b: Shape, depth: number): Contact {
   const { value, a: of, b: to } = gapContact(a, b, -depth);
   const turned = (g: Contact["a"]) => [-g[0], -g[1], -g[2], -g[3]] as const;
   return { value: -value, a: turned(of), b: turned(to) };
 }
 
-/** Of which area a share is a part: of the smaller one's, or of the first or the second shape's. */
+/** The area that a share refers to: the smaller one, the first or the second shape. */
 export type WholeOf = "smaller" | "a" | "b";
 
 const wholeArea = (a: Shape, b: Shape, of: WholeOf) => (of === "a" ? areaOf(a) : of === "b" ? areaOf(b) : Math.min(areaOf(a), areaOf(b)));
-/** The part of the whole that two shapes share. */
+/** Returns the shared area as a fraction of the whole. */
 export function sharedPart(a: Shape, b: Shape, of: WholeOf): number {
   const whole = wholeArea(a, b, of);
   return whole > 0 ? commonArea(a, b) / whole : 0;
@@ -62,20 +61,20 @@ export function sharedPart(a: Shape, b: Shape, of: WholeOf): number {
 const shifted = (shape: Shape, by: number, { x, y }: Point): Shape => ({ ...shape, x: shape.x + by * x, y: shape.y + by * y });
 const widened = (shape: Shape, dw: number, dh: number): Shape => ({ ...shape, x: shape.x - dw / 2, y: shape.y - dh / 2, w: shape.w + dw, h: shape.h + dh });
 
-/** Shapes farther from each other than this, mm, are far from sharing anything. */
+/** Shapes farther apart than this, mm, use the cheaper distance constraint. */
 const FAR_MM = 1.5;
-/** A place on the border is found to this, mm. */
+/** Tolerance of a position on the border, mm. */
 const FOUND_MM = 1e-6;
 const MOST_STEPS = 60;
 
 /**
- * How far two shapes are from sharing `share` of the whole. Null where they cannot share so much along this direction (from a to b; none given:
- * the one along which they come free soonest).
+ * Returns the distance of two shapes from sharing `share` of the whole. Null if they cannot share that much along this direction (from a to b;
+ * default: the direction that separates them first).
  */
 export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; readonly share: number }, along?: Point): Contact | null {
   const { of, share } = whole;
   const apart = along ? null : clearance(a, b);
-  // Far from each other, not touching at all is line enough, and quicker found.
+  // For distant shapes, “not touching” is a sufficient and cheaper constraint.
   if (apart && apart.px > FAR_MM) return gapContact(a, b, 0, apart.direction);
   const n = along ?? apart!.direction;
   const discs = circleRadius(a) > 0 && circleRadius(b) > 0 ? discContact(a, b, whole, n) : undefined;
@@ -96,10 +95,10 @@ export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; 
   const [nx, ny] = [-gx / steep, -gy / steep];
   const growth = (dw: number, dh: number, first: boolean) => {
     const larger = first ? part(widened(a, dw, dh), there) : part(a, widened(there, dw, dh));
-    // For half a side, as `asBox` takes it.
+    // By half a side, as `asBox` expects.
     return (-2 * (larger - here)) / step / steep;
   };
-  // The sides of what is round change together: half of what both do is each one's.
+  // The sides of a circle change together: each gets half of the joint derivative.
   const sides = (shape: Shape, first: boolean): readonly [number, number] => {
     if (circleRadius(shape) < 0) return [growth(step, 0, first), growth(0, step, first)];
     const both = growth(step, step, first) / 2;
@@ -112,13 +111,13 @@ export function shareContact(a: Shape, b: Shape, whole: { readonly of: WholeOf; 
   };
 }
 
-/** The same along a direction; of shapes that are far from each other along it, how far they are from touching: that is line enough there too. */
+/** Returns the same along a given direction; for distant shapes, the distance from touching. */
 export function shareContactAlong(a: Shape, b: Shape, whole: { readonly of: WholeOf; readonly share: number }, along: Point): Contact | null {
   const beside = gapContact(a, b, 0, along);
   return beside.value > FAR_MM ? beside : shareContact(a, b, whole, along);
 }
 
-/** Two discs: all depends on how far apart their middles are, and on two radii; what a side adds, the other side of a circle adds too. */
+/** Returns the same for two discs, from the distance of their centres and their radii. */
 function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }, n: Point): Contact | null {
   const [r, s] = [circleRadius(a), circleRadius(b)];
   const border = (one: number, two: number): number | null => {
@@ -130,7 +129,7 @@ function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
   if (at === null) return null;
   const step = 0.01 * Math.min(r, s);
   const growth = (dr: number, ds: number) => ((border(r + dr, s + ds) ?? at) - (border(r - dr, s - ds) ?? at)) / (2 * step);
-  // The tangent at the place where the line along n from the present middle leaves the circle of too near.
+  // The tangent where the line along n from the current centre leaves the forbidden circle.
   const [dx, dy] = [b.x + s - a.x - r, b.y + s - a.y - r];
   const onward = dx * n.x + dy * n.y;
   const across = dx * dx + dy * dy - onward * onward;
@@ -143,7 +142,7 @@ function discContact(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; 
   };
 }
 
-/** The same place for two boxes along an axis: what they share there is as wide as they lie across each other, and as deep as the share asks for. Null where it is not so simple. */
+/** Returns the border position of two boxes along an axis in closed form; null for other shapes or directions. */
 function boxBorder(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; readonly share: number }, { x, y }: Point): number | null {
   if (a.shape !== "box" || b.shape !== "box" || (x !== 0 && y !== 0)) return null;
   const across = x !== 0 ? Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) : Math.min(a.x + a.w, b.x + b.w) - Math.max(a.x, b.x);
@@ -153,7 +152,7 @@ function boxBorder(a: Shape, b: Shape, { of, share }: { readonly of: WholeOf; re
   return support(a, x, y) + support(b, -x, -y) - depth;
 }
 
-/** The place along a line, at or before `free` where nothing is shared any more, at which just so much is shared; null where so much never is. */
+/** Returns the position along a line, before `free`, at which exactly the given share overlaps; null if it never does. */
 function borderFrom(over: (by: number) => number, free: number, size: number): number | null {
   let high = free;
   if (!(size > 0)) return null;
@@ -166,14 +165,14 @@ function borderFrom(over: (by: number) => number, free: number, size: number): n
     high = low;
     low = free - reach;
     const next = over(low);
-    // What is shared has begun to fall again: the middle is behind.
+    // The overlap decreases again: the maximum is passed.
     if (next < value - 1e-12 && next < 0) return null;
     value = next;
   }
   let atLow = value;
   let atHigh = over(high);
   for (let i = 0; i < MOST_STEPS && high - low > FOUND_MM; i += 1) {
-    // A secant where it stays well inside, else the middle.
+    // Use the secant if it stays inside the interval, else bisect.
     const secant = low + ((high - low) * atLow) / (atLow - atHigh);
     const middle = i % 3 === 2 || !(secant > low && secant < high) ? (low + high) / 2 : secant;
     const now = over(middle);

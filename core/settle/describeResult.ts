@@ -1,4 +1,4 @@
-/** What Settle says: as data, and in lines for those who read. */
+/** Describes the result of Settle: as JSON data and as text. */
 import { counted } from "../derived/counted";
 import type { BareFinding } from "../checks/finding";
 import { writeLayout } from "../format/write";
@@ -8,14 +8,14 @@ import type { FaceFound } from "./outcome";
 import type { MissRate, SettleResult, SettleProgress } from "./settleResult";
 
 const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.1 ? 2 : 1)} mm`;
-/** What is shorter than this is not told, mm. */
-const TOLD_MM = 0.005;
+/** Shorter changes are omitted, mm. */
+const LEAST_SHOWN_MM = 0.005;
 
-/** How a control has changed, in words: "1.2 mm left, 0.4 mm up; hit area 0.8 mm wider". */
+/** Describes the change of a control: "1.2 mm left, 0.4 mm up; hit area 0.8 mm wider". */
 export function moveWords(move: SettledMove): string {
-  const part = (length: number, more: string, less: string) => (Math.abs(length) >= TOLD_MM ? [`${mm(length)} ${length > 0 ? more : less}`] : []);
+  const part = (length: number, more: string, less: string) => (Math.abs(length) >= LEAST_SHOWN_MM ? [`${mm(length)} ${length > 0 ? more : less}`] : []);
   const sides = (wide: number, high: number) =>
-    Math.abs(wide - high) < TOLD_MM ? part(wide, "larger", "smaller") : [...part(wide, "wider", "narrower"), ...part(high, "higher", "lower")];
+    Math.abs(wide - high) < LEAST_SHOWN_MM ? part(wide, "larger", "smaller") : [...part(wide, "wider", "narrower"), ...part(high, "higher", "lower")];
   const named = (name: string, parts: readonly string[]) => (parts.length > 0 ? [`${name} ${parts.join(", ")}`] : []);
   const way = [...part(move.right, "right", "left"), ...part(move.down, "down", "up")];
   const own = [move.hitWider - move.wider, move.hitHigher - move.higher] as const;
@@ -31,7 +31,7 @@ export function moveWords(move: SettledMove): string {
   return words.length > 0 ? words.join("; ") : "by less than 0.01 mm on average";
 }
 
-/** What remains of a finding, and on how many faces: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
+/** Returns a line per remaining finding with the number of screens and players: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
 function leftLines(settled: SettleResult): string[] {
   const groups = new Map<string, FaceFound[]>();
   for (const one of settled.left) {
@@ -46,7 +46,7 @@ function leftLines(settled: SettleResult): string[] {
   });
 }
 
-/** What came of it, as text. */
+/** Returns the result as text. */
 export function describeResult(settled: SettleResult): string {
   const { kind, asked, left, cost, moves, misses, noWays } = settled;
   const head = {
@@ -70,7 +70,7 @@ export function describeResult(settled: SettleResult): string {
   return lines.join("\n");
 }
 
-/** Of this many controls it is reported how they are missed: the worst. */
+/** The number of controls whose misses are listed, worst first. */
 const MOST_MISSES = 5;
 const rateText = (rate: number) => `${(rate * 100).toFixed(1)} %`;
 
@@ -80,7 +80,7 @@ const rateData = (settled: SettleResult, { rate, face, moment }: MissRate) => ({
 const faceData = ({ faces }: SettleResult, face: number) => ({ screen: faces[face].screen.name, ...faces[face].face });
 const findingData = ({ code, severity, subjects, moment, measure }: BareFinding) => ({ code, severity, subjects, moment, measure });
 
-/** What came of it, as data. `withLayout`: the layout too, as a file has it. */
+/** Returns the result as JSON data. `withLayout`: includes the layout as in its file. */
 export function settledData(settled: SettleResult, withLayout: boolean): unknown {
   const { kind, asked, left, cost, moves, misses, noWays, layout } = settled;
   return {
@@ -99,6 +99,6 @@ export function settledData(settled: SettleResult, withLayout: boolean): unknown
   };
 }
 
-/** How far it is, in words. */
+/** Describes the progress. */
 export const progressWords = ({ doing, left, missed }: SettleProgress): string =>
   missed === undefined ? `${doing}: ${counted(left, "finding")} remaining` : `${doing}: worst ${rateText(missed)}`;

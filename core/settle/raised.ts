@@ -1,10 +1,10 @@
-/** The drawing order, the least of changes: what lies under ground that takes its touches is brought above it. It costs nothing and covers nobody else. */
+/** Changes the drawing order: controls under ground that takes their touches move above it. This has no cost and covers no other control. */
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { Layout } from "../format/types";
 import { isShownWith } from "./constraints";
 
-/** The layout with every one of these controls above all ground, those that were lower still below those that were higher; what is held keeps its place among the rest. */
+/** Returns the layout with these controls above all ground they overlap, in their previous order. Locked controls (`held`) keep their place; the ground moves below them. */
 export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, held: ReadonlySet<string>): Layout {
   let { controls } = layout;
   const meets = (a: string, b: string) => isShownWith({ layout, moment: null }, byId(layout.controls).get(a)!, byId(layout.controls).get(b)!);
@@ -15,7 +15,7 @@ export function raisedAboveUnderlay(layout: Layout, ids: ReadonlySet<string>, he
     if (top < 0) continue;
     if (!held.has(id)) controls = movedTo(controls, at, top);
     else {
-      // It may not be moved itself: the ground above it goes below it.
+      // A locked control must not move, so the ground above it moves below it.
       for (let i = top; i > controls.findIndex((c) => c.id === id); i -= 1) {
         const place = controls.findIndex((c) => c.id === id);
         if (isUnderlay(controls[i]) && !held.has(controls[i].id) && meets(id, controls[i].id)) {

@@ -1,5 +1,5 @@
 "use client";
-/** What the screen itself has: frames, rounded corners and cut-outs, the system's edge strips, the mm grid, the thumb's reach; and the keep-clear zones. */
+/** Draws the parts of the screen: frames, rounded corners, cut-outs, system edge strips, the mm grid, thumb reach, and the keep-clear zones. */
 import { memo } from "react";
 import type { Layout, Screen } from "../../core/format/types";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
@@ -119,7 +119,7 @@ function EdgeStrips({ screen, scale }: { screen: Screen; scale: number }) {
   );
 }
 
-/** How far the thumbs of the grip reach: comfortable solid, stretched dotted. */
+/** Draws the reach of the thumbs: comfortable solid, stretched dotted. */
 function Reach({ screen, limits, scale }: { screen: Screen; limits: Layout["limits"]; scale: number }) {
   const mm = pxPerMm(screen);
   const { comfortMm, stretchMm } = limits;
@@ -149,9 +149,9 @@ function Reach({ screen, limits, scale }: { screen: Screen; limits: Layout["limi
   );
 }
 
-/** The cross-hatched area of a keep-clear zone, and its name. */
+/** Draws a keep-clear zone with its name. */
 export function ZoneArea({ zone, name, taps, scale, widthPx }: { zone: ResolvedZone; name: string; taps: boolean; scale: number; widthPx: number }) {
-  // At the right edge of the glass the name runs to the left.
+  // Near the right edge, the name is right-aligned.
   const right = zone.x + zone.w / 2 > widthPx * 0.8;
   return (
     <g pointerEvents="none">

@@ -1,5 +1,5 @@
 "use client";
-/** The values of all actions in one line over the glass, as they are now. It takes no pointer. */
+/** Shows the current values of all actions in one line above the glass. It takes no pointer events. */
 import { useEffect, useRef } from "react";
 import { ownEntry } from "../../core/engine/playerChanges";
 import type { Play } from "./usePlay";
@@ -9,7 +9,7 @@ export function ValueLine({ play }: { play: Play }) {
   const line = useRef<HTMLParagraphElement>(null);
   const { layout, values, onFrame } = play;
   useEffect(() => {
-    // Written past React: it changes with every tick.
+    // Written outside React because it changes with every tick.
     const show = () => {
       if (!line.current) return;
       const text = layout.actions.map(({ name }) => `${name} ${valueText(ownEntry(values.current, name))}`).join(" · ");

@@ -1,5 +1,5 @@
 "use client";
-/** The session and the library, for every view. */
+/** Provides the session and the library to every view. */
 import { createContext, useContext, type ReactNode } from "react";
 import { useStore } from "zustand";
 import { refused, type Result } from "../../core/engine/result";
@@ -29,9 +29,9 @@ function useWorkbench(): WorkbenchParts {
   return shared;
 }
 
-/** The session itself: for edits. It never changes. */
+/** Returns the session, for edits. Its identity never changes. */
 export const useSessionActions = (): Session => useWorkbench().session;
-/** Tells why what was asked of storage was refused; nothing that is refused goes by in silence. */
+/** Reports why storage rejected a request, so that no failure is silent. */
 export function useAsking(): (asked: Promise<Result<unknown>>) => void {
   const session = useSessionActions();
   return (asked) =>
@@ -40,15 +40,15 @@ export function useAsking(): (asked: Promise<Result<unknown>>) => void {
       (error: unknown) => session.tellRefusal(refused("", `the browser’s storage failed: ${reasonOf(error)}`)),
     );
 }
-/** The kept layouts. */
+/** Returns the stored layouts. */
 export const useLibrary = (): Library => useWorkbench().library;
-/** The named states of the open layout. */
+/** Returns the named states of the open layout. */
 export const useStates = (): States => useWorkbench().states;
-/** The takes of the open layout. */
+/** Returns the takes of the open layout. */
 export const useTakes = (): Takes => useWorkbench().takes;
-/** What the browser keeps. */
+/** Returns the storage. */
 export const useKept = (): LayoutStore => useWorkbench().kept;
-/** A part of the session's state; the component draws again when that part changes. */
+/** Returns a part of the session's state; the component re-renders when it changes. */
 export function useSession<T>(select: (state: SessionState) => T): T {
   return useStore(useWorkbench().session.store, select);
 }

@@ -1,5 +1,5 @@
 "use client";
-/** What remains, and why: the wishes that cannot all be had, drawn on the narrowest of their screens, and each way out with its cost. */
+/** Lists remaining findings with the reason: constraints that cannot all be met, drawn on the narrowest screen, and options with their cost. */
 import { counted } from "../../core/derived/counted";
 import type { NoWay } from "../../core/settle/noWay";
 import { readingProps } from "../../ui/reading";
@@ -13,7 +13,7 @@ import { useSettle, type Proposal } from "./settleState";
 import { goWay } from "./settleSession";
 import { narrowestFace, ConstraintPicture } from "./ConstraintPicture";
 
-/** So many findings of which nothing more is known than that they remain are reported one by one. */
+/** Maximum number of remaining findings without a reason that are listed separately. */
 const MOST_OTHERS = 6;
 
 export function SettleRemaining({ proposal }: { proposal: Proposal }) {
@@ -67,7 +67,7 @@ export function SettleRemaining({ proposal }: { proposal: Proposal }) {
   );
 }
 
-/** Ids in a text of the core, told by their names. */
+/** Replaces ids in a text of the core by names. */
 const named = (layout: Layout, text: string) => text.replace(/`([^`]+)`/g, (_, id: string) => nameOf(layout, id));
 
 function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {

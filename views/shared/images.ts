@@ -1,7 +1,7 @@
 "use client";
 /**
- * The images behind base64 pictures, decoded once each. A picture is only ever shown as an image: an SVG goes through
- * DOMPurify first and is then drawn by the browser's own image decoder, which runs no scripts and loads nothing.
+ * Decodes base64 pictures once each. A picture is only shown as an image: DOMPurify sanitizes an SVG, then the browser's image
+ * decoder draws it, which runs no scripts and loads nothing.
  */
 import type DOMPurify from "dompurify";
 import { byId } from "../../core/derived/byId";
@@ -18,32 +18,32 @@ export interface PictureBytes {
   readonly data: string;
 }
 
-/** Counts the images that have come in, so that what shows them draws again. */
+/** Counts decoded images, so that their users redraw. */
 const arrivals = createStore<{ count: number }>(() => ({ count: 0 }));
 export const imageArrivals = (): number => arrivals.getState().count;
-/** The same for a component, which is rendered again at each. */
+/** Re-renders a component for each decoded image. */
 export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count);
 
-/** A decoded image, drawn once into a canvas: an SVG would else be redrawn at every use. */
+/** A decoded image in a canvas; an SVG would otherwise be rendered at every use. */
 type Decoded = HTMLCanvasElement | "coming" | "broken";
 const images = new Map<string, Decoded>();
 const byPicture = new WeakMap<PictureBytes, string>();
-/** How many pixels of decoded images are kept, and how many images; beyond that all are let go and decoded again as they are wanted. A layout's own pictures and two backdrops always find room. */
+/** Maximum pixels and number of cached images; above it, the cache is cleared. A layout's pictures and two backdrops always fit. */
 const MOST_KEPT = 3 * PICTURES.area.most;
 const MOST_IMAGES = 240;
 let kept = 0;
-/** No image is drawn larger, px along the longer side. */
+/** Maximum longer side of a drawn image, px. */
 const MOST_PX = 2400;
-/** An SVG is drawn this large, px along the longer side: one of many thousand elements smaller, for the page is still while it is drawn. */
+/** Longer side of a drawn SVG, px; smaller for an SVG with many thousand elements, because drawing it blocks the page. */
 const svgPx = (tags: number): number => (tags < 4000 ? 512 : tags < 12_000 ? 256 : 128);
 
 const textOf = (base64: string): string => new TextDecoder().decode(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)));
 const base64Of = (text: string): string => btoa(Array.from(new TextEncoder().encode(text), (byte) => String.fromCharCode(byte)).join(""));
 
-/** The cleaner, brought in with the first SVG: most layouts have none. */
+/** The SVG sanitizer, loaded with the first SVG; most layouts have none. */
 let cleaner: typeof DOMPurify | null = null;
 let coming: Promise<void> | null = null;
-/** Resolves when SVGs can be cleaned. */
+/** Resolves when the sanitizer is loaded. */
 export function bringCleaner(): Promise<void> {
   coming ??= import("dompurify").then((module) => {
     cleaner = module.default;
@@ -52,13 +52,13 @@ export function bringCleaner(): Promise<void> {
   return coming;
 }
 
-/** An SVG without anything that acts or reaches out. Call `bringCleaner` first. */
+/** Returns the sanitized SVG. Call `bringCleaner` first. */
 export function cleanSvg(svg: string): string {
   if (!cleaner) throw new Error("the SVG sanitizer is not loaded yet");
   return cleaner.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
 }
 
-/** The address under which the browser may show a picture as an image; null for an SVG until it can be cleaned, and for what is no picture. */
+/** Returns a URL for showing a picture as an image; null for an SVG until the sanitizer is loaded, and for invalid data. */
 export function pictureUrl(picture: PictureBytes): string | null {
   if (!canBeShown(picture.type, picture.data)) return null;
   if (picture.type !== "image/svg+xml") return `data:${picture.type};base64,${picture.data}`;
@@ -71,7 +71,7 @@ export function pictureUrl(picture: PictureBytes): string | null {
   return `data:image/svg+xml;base64,${base64Of(clean)}`;
 }
 
-/** The decoded image, or null while it comes in or where it is broken. */
+/** Returns the decoded image, or null while it loads or if it is damaged. */
 export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
   let key = byPicture.get(picture);
   if (key === undefined) byPicture.set(picture, (key = `${picture.type} ${picture.data}`));
@@ -98,7 +98,7 @@ export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
 
 const tagsIn = (base64: string): number => textOf(base64).split("<").length;
 
-/** `vectorPx`: how large an SVG is drawn; null for a picture of pixels, which keeps its size. */
+/** `vectorPx`: size of a drawn SVG; null for bitmaps, which keep their size. */
 function drawnOnce(image: HTMLImageElement, vectorPx: number | null): Decoded {
   const w = image.naturalWidth || 1;
   const h = image.naturalHeight || 1;
@@ -113,7 +113,7 @@ function drawnOnce(image: HTMLImageElement, vectorPx: number | null): Decoded {
 }
 
 const byLayout = new WeakMap<Layout["pictures"], Supplies>();
-/** What the looks of a layout are made of: the images of its pictures by their ids, and every icon there is. */
+/** Returns the images of a layout's pictures by id, and all icons. */
 export function suppliesOf(layout: Layout): Supplies {
   let supplies = byLayout.get(layout.pictures);
   if (!supplies) {

@@ -1,9 +1,9 @@
 /**
- * How far apart two convex shapes are, or how deep they lie in each other.
+ * Signed distance of two convex shapes: how far apart they are, or how deeply they overlap.
  *
- * For a direction n, the gap along it is g(n) = −(h_A(n) + h_B(−n)), h being the support function (how far a shape reaches
- * along n). The greatest g over all directions is the distance where it is positive, and minus the shortest way apart where
- * it is negative. g is sampled around the circle and its best places refined by golden section.
+ * For a direction n, the gap along it is g(n) = −(h_A(n) + h_B(−n)), where h is the support function (the extent of a
+ * shape along n). The maximum of g over all directions is the distance if positive, and minus the shortest separating movement if
+ * negative. g is sampled around the circle; the best samples are refined by golden-section search.
  */
 import { magnitude, type Box, type Point } from "./point";
 import { circleRadius } from "./circle";
@@ -12,7 +12,7 @@ import type { Shape } from "./shape";
 const SAMPLES = 72;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
-/** How far a shape reaches along (nx, ny), a unit vector, px from the origin. */
+/** Returns the support function: the extent of a shape along the unit vector (nx, ny), px from the origin. */
 export function support(shape: Shape, nx: number, ny: number): number {
   const halfW = shape.w / 2;
   const halfH = shape.h / 2;
@@ -35,7 +35,7 @@ export interface Clearance {
   readonly direction: Point;
 }
 
-/** The signed distance of two shapes, px: positive apart, 0 touching, negative the shortest way by which b must go to come free. */
+/** Returns the signed distance of two shapes, px: positive if apart, 0 if touching, negative by the shortest movement of b that separates them. */
 export function clearance(a: Shape, b: Shape): Clearance {
   const closed = betweenCircles(a, b) ?? betweenBoxes(a, b) ?? circleAndBox(a, b);
   if (closed) return closed;
@@ -106,7 +106,7 @@ function betweenBoxes(a: Shape, b: Shape): Clearance | null {
   return gapX > gapY ? { px: gapX, direction: { x: dx < 0 ? -1 : 1, y: 0 } } : { px: gapY, direction: { x: 0, y: dy < 0 ? -1 : 1 } };
 }
 
-/** A circle and a box: from the centre to the nearest point of the box; from inside, the shortest way out. */
+/** Circle and box: from the centre to the nearest point of the box; from inside, the shortest way out. */
 function circleAndBox(a: Shape, b: Shape): Clearance | null {
   const turned = a.shape === "box";
   const [disc, box] = turned ? [b, a] : [a, b];
@@ -125,14 +125,14 @@ function circleAndBox(a: Shape, b: Shape): Clearance | null {
   return gapX > gapY ? { px: gapX - r, direction: { x: signX, y: 0 } } : { px: gapY - r, direction: { x: 0, y: signY } };
 }
 
-/** How far a point is from a shape, px; 0 inside. */
+/** Returns the distance of a point from a shape, px; 0 inside. */
 export function distanceTo(shape: Shape, point: Point): number {
   const r = circleRadius(shape);
   if (r >= 0) return Math.max(0, magnitude(point.x - shape.x - r, point.y - shape.y - r) - r);
   return Math.max(0, clearance({ shape: "box", x: point.x, y: point.y, w: 0, h: 0 }, shape).px);
 }
 
-/** Whether two boxes are nearer than `px` along both axes: the quick way past pairs that cannot matter. */
+/** Whether two boxes are closer than `px` along both axes; a fast rejection test. */
 export function isWithin(a: Box, b: Box, px: number): boolean {
   return a.x < b.x + b.w + px && b.x < a.x + a.w + px && a.y < b.y + b.h + px && b.y < a.y + a.h + px;
 }

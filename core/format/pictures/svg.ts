@@ -1,15 +1,15 @@
 /**
- * Whether an SVG may be shown: it draws and does nothing else, it reaches for nothing outside itself, and drawing it costs no more than the
- * limits say. A scan of our own, strict where a browser is lenient: what is not well-formed XML is refused, so that nothing can be one thing
- * to this scan and another to whoever draws it. (Who draws it cleans it once more, and shows it as an image, in which no script runs.)
+ * Decides whether an SVG may be shown: it only draws, refers to nothing outside itself, and its drawing cost is within the limits. The scan is
+ * stricter than a browser: it rejects XML that is not well-formed, so that the scan and the renderer cannot disagree. (The renderer sanitizes it
+ * again and shows it as an image, in which no script runs.)
  *
- * What drawing costs is counted, not tried: every use, mask, pattern, filter, marker and clip path draws what it refers to once more, and
- * what that refers to again, so a few hundred bytes can ask for millions of elements.
+ * The cost is counted, not measured: each use, mask, pattern, filter, marker and clip path draws what it refers to again, so a few hundred
+ * bytes can produce millions of elements.
  */
 import { PICTURES } from "../limits";
 import { readXml, type XmlElement } from "./xml";
 
-/** What may not are in an SVG, whatever prefix it wears. */
+/** Elements that are not allowed in an SVG, with any prefix. */
 const FORBIDDEN: ReadonlyMap<string, string> = new Map([
   ["script", "a script"],
   ["foreignobject", "a foreign object"],
@@ -22,12 +22,12 @@ const FORBIDDEN: ReadonlyMap<string, string> = new Map([
   ["video", "a film"],
 ]);
 
-/** Elements that represent a their own picture while they are drawn. */
+/** Elements that need a separate layer while they are drawn. */
 const LAYERS: ReadonlySet<string> = new Set(["mask", "pattern", "filter"]);
-/** References that draw what they lead to once more; others (a gradient's to another) copy figures. */
+/** References that draw their target again; others (between gradients) only copy values. */
 const NESTED: ReadonlySet<string> = new Set(["use", "mask", "pattern", "filter"]);
 
-/** Steps of a filter that cost many times what the others do. */
+/** Filter steps that cost many times more than others. */
 const SLOW_STEPS: ReadonlyMap<string, number> = new Map([
   ["femorphology", 16],
   ["feturbulence", 8],
@@ -38,10 +38,10 @@ const SLOW_STEPS: ReadonlyMap<string, number> = new Map([
 ]);
 const stepsOf = (kind: string): number => (kind.startsWith("fe") ? (SLOW_STEPS.get(kind) ?? 1) : 0);
 
-/** The name without its prefix, in small letters: how HTML's reader sees it. */
+/** Returns the name without prefix in lower case, as an HTML parser sees it. */
 const plain = (name: string) => name.slice(name.lastIndexOf(":") + 1).toLowerCase();
 
-/** Why an SVG may not be shown, as the end of a sentence; null where it may. */
+/** Returns why an SVG may not be shown, as the end of a sentence; null if it may. */
 export function svgProblem(text: string): string | null {
   const read = readXml(text, PICTURES.svgElements.most);
   if ("problem" in read) return read.problem;
@@ -72,12 +72,12 @@ function elementProblem({ name, attributes, text }: XmlElement): string | null {
 }
 
 const OUTSIDE_STYLE = "has a style that may refer to something outside the file (url, @import, a backslash); remove it";
-/** Every url() of a value leads to something in the drawing. */
+/** Every url() of a value must refer to an element of the drawing. */
 const isQuietValue = (value: string) => !/url\s*\(\s*(?!\s*["']?\s*#)/i.test(value);
-/** In a style sheet in addition: nothing is brought in, and nothing is hidden behind a backslash or a comment within a word. */
+/** A style sheet must also not import anything, nor hide something behind a backslash or comment. */
 const isQuietStyle = (value: string) => isQuietValue(value) && !/@import|\\|image\s*\(|image-set|src\s*\(|expression\s*\(/i.test(value);
 
-/** What drawing an element comes to: elements, layers, and how deep references are in one another. */
+/** The drawing cost of an element: elements, layers, and nesting of references. */
 interface Cost {
   readonly elements: number;
   readonly layers: number;
@@ -86,16 +86,16 @@ interface Cost {
 }
 const NOTHING: Cost = { elements: 1, layers: 0, steps: 0, depth: 0 };
 
-/** How many filters an element brings about by functions of CSS, as in filter="blur(2px)": they need no filter element. */
+/** Returns the number of CSS filter functions of an element, as in filter="blur(2px)". */
 function filterFunctions({ attributes }: XmlElement): number {
   const count = (value: string) =>
     [...value.matchAll(/(?:blur|drop-shadow|brightness|contrast|grayscale|hue-rotate|invert|opacity|saturate|sepia)\s*\(/gi)].length;
   return attributes.reduce((sum, [name, value]) => (/^(?:filter|style)$/.test(plain(name)) ? sum + count(value) : sum), 0);
 }
 
-/** Beyond every limit: sums stay finite. */
+/** Above every limit, so that sums stay finite. */
 const TOO_MANY = 1e9;
-/** References of every sort, gradients' to one another among them, lead on at most so often. */
+/** Maximum length of a chain of references of any kind. */
 const MOST_REFERENCES = 16;
 
 function costProblem(root: XmlElement, elements: readonly XmlElement[]): string | null {
@@ -137,7 +137,7 @@ function add(sum: { elements: number; layers: number; steps: number; depth: numb
   sum.depth = Math.max(sum.depth, more.depth + deeper);
 }
 
-/** The ids that an element refers to, by href and by url(). */
+/** Returns the ids that an element refers to by href and url(). */
 function referencesOf({ attributes }: XmlElement): readonly string[] {
   return attributes.flatMap(([name, value]) => {
     if (plain(name) === "href") return [value.trim().slice(1)];

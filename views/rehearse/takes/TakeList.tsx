@@ -1,5 +1,5 @@
 "use client";
-/** The takes next to the glass: opened, named, saved, removed, compared, taken in. */
+/** The list of takes: open, rename, download, delete, compare and import. */
 import { Download, Play, X } from "lucide-react";
 import { lazy, Suspense, useRef, useState } from "react";
 import { DropdownMenu } from "radix-ui";
