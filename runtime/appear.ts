@@ -1,26 +1,26 @@
 /**
- * When controls are seen, by what was used last (docs/RUNTIME.md has it as a table). It changes no value: a touch on a control that is not
- * seen yet counts, and is what makes it appear.
+ * When controls are visible, by the last used input (table in docs/RUNTIME.md). It does not affect values: a touch on a hidden control counts
+ * and shows the controls.
  */
 import type { Appear } from "./handle";
 
-/** What was used. */
+/** The kind of input. */
 export type Used = "touch" | "key" | "pad";
 
-/** Whether controls are seen before anything was used. */
+/** Whether controls are visible at the start. */
 export const seenAtFirst = (appear: Appear): boolean => appear !== "touch";
 
-/** Whether they are seen after something was used. */
+/** Whether controls are visible after an input. */
 export function seenAfter(appear: Appear, isSeen: boolean, used: Used): boolean {
   if (appear === "always" || used === "touch") return true;
-  // A pad in the hand leaves no thumb for the glass; a key does so where controls wait for a touch.
+  // A pad occupies both thumbs; a key hides controls that wait for a touch.
   return used === "pad" ? false : appear === "no-pad" && isSeen;
 }
 
-/** How long they take to come and to go, ms. */
+/** Fade time, ms. */
 export const FADE_MS = 180;
 
-/** How strongly they are seen next, 0…1, `passedMs` after the last time. With reduced motion at once. */
+/** Returns the next opacity, 0…1, `passedMs` after the last call; immediate with reduced motion. */
 export function fadeToward(strength: number, isSeen: boolean, passedMs: number, isReduced: boolean): number {
   const step = isReduced ? 1 : passedMs / FADE_MS;
   return isSeen ? Math.min(1, strength + step) : Math.max(0, strength - step);

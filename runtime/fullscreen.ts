@@ -1,7 +1,7 @@
-/** Fills the screen with an element of the game. */
+/** Full screen for an element of the game. */
 import { elementOf } from "./canvasAbove";
 
-/** What an element has while it is laid over the window because the browser fills the screen with none. */
+/** The style of an element that covers the window because the browser has no element full screen. */
 const FILLING: Readonly<Record<string, string>> = {
   position: "fixed",
   inset: "0",
@@ -14,9 +14,9 @@ const FILLING: Readonly<Record<string, string>> = {
 };
 
 /**
- * Fills the screen with an element, given as for `over`: the game's canvas or what holds it. Call it in a handler of a click, a key or a touch that
- * no control takes: browsers refuse it elsewhere. Resolves with a function that ends it; the controls follow both ways. A phone whose browser fills
- * the screen with no element gets it laid over the whole window. Rejects, in words, where the browser refuses.
+ * Shows an element full screen, given as for `over`. Call it in a handler of a click, a key or a touch on no control, as browsers require.
+ * Resolves with a function that exits; the controls follow. On phones without element full screen, the element covers the window. Rejects with
+ * the reason if the browser refuses.
  */
 export async function fullscreen(element: Element | string | null): Promise<() => Promise<void>> {
   const filled = elementOf(element, "fullscreen: the element");

@@ -1,4 +1,4 @@
-/** What a game holds in its hand: options in, a handle out. Types alone; docs/RUNTIME.md reports each by example. */
+/** The public types of the runtime: options, handle, painter. docs/RUNTIME.md has examples. */
 import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
@@ -6,96 +6,96 @@ import type { DrawnControl } from "./art";
 import type { OwnChanges } from "./overrides";
 import type { PlayedSource } from "./playedSource";
 
-/** When controls are seen: as the layout file says, or overruled by the game. */
+/** When controls are visible: as in the layout file, or overridden by the game. */
 export type Appear = PlayedLayout["appear"];
 
-/** What a drawing is given. */
+/** The input of a painter. */
 export interface PaintFrame {
   readonly layout: PlayedLayout;
   readonly screen: Screen;
   readonly drawn: readonly DrawnControl[];
-  /** How strongly all of it is seen, 0…1, where it fades in and out. */
+  /** Opacity of all controls, 0…1, while they fade in or out. */
   readonly opacity: number;
-  /** CSS px a px of the screen. */
+  /** CSS px per screen px. */
   readonly scale: number;
 }
-/** Something that draws what is played over an element; `nodulum-runtime/draw` has one. */
+/** Draws the controls over an element; `nodulum-runtime/draw` provides one. */
 export interface Painter {
-  /** Draws. Called before a picture in which anything of the frame differs from the last one; what is the same in `drawn` is the very same object. */
+  /** Draws a frame. Called before an animation frame if anything changed; unchanged items of `drawn` keep their identity. */
   paint(frame: PaintFrame): void;
-  /** Asked before every picture: whether it must draw though nothing of the frame has changed, as when an image has come in or its canvas is cleared by others. */
+  /** Called before every animation frame: whether it must draw although nothing changed, for example because an image has loaded or the canvas was cleared. */
   isStale?(): boolean;
-  /** Whether it can be seen; false: the controls take no touches. Seen where this is omitted. */
+  /** Whether the drawing is visible; if false, the controls take no touches. Default: true. */
   isSeen?(): boolean;
   dispose(): void;
 }
-/** Makes a painter over an element. */
+/** Creates a painter over an element. */
 export type MakePainter = (over: HTMLElement) => Painter;
 
 export interface PlayOptions {
-  /** The element that the controls are over, or its selector: the game's canvas, or what holds it. `play` throws where it is null or not found. */
+  /** The element below the controls, or its selector: the game's canvas or its container. `play` throws if it is null or not found. */
   readonly over: Element | string | null;
-  /** The screen; without, it is made from the element, the window's safe area and `ppi`. */
+  /** The screen. Default: computed from the element, the window's safe area and `ppi`. */
   readonly screen?: Screen;
-  /** CSS px an inch; without, 160 where the main pointer is coarse, 96 else. */
+  /** CSS px per inch. Default: 160 if the main pointer is coarse, else 96. */
   readonly ppi?: number;
   readonly handed?: "right" | "left";
   readonly playerSize?: number;
-  /** The moment it begins in, by its id; null: every control. */
+  /** The first moment, by its id; null shows all controls. */
   readonly moment?: string | null;
-  /** The language of words on controls, a BCP 47 tag. */
+  /** The language of labels, a BCP 47 tag. */
   readonly language?: string;
-  /** Ticks a second, 60 by default. */
+  /** Ticks per second. Default: 60. */
   readonly hz?: number;
-  /** What draws the controls: `drawing` of `nodulum-runtime/draw`. Without, the game draws them itself, by `controls()`. */
+  /** Draws the controls: `drawing` of `nodulum-runtime/draw`. By default, the game draws them, using `controls()`. */
   readonly draw?: MakePainter | undefined;
-  /** Whether keys, mouse and pads count. True by default. */
+  /** Whether keys, mouse and pads are read. Default: true. */
   readonly keys?: boolean;
   readonly mouse?: boolean;
   readonly pads?: boolean;
-  /** Overrules the file; the address does both, by `?nodulum-appear=always`. */
+  /** Overrides the file; `?nodulum-appear=always` in the URL overrides both. */
   readonly appear?: Appear;
-  /** `own`: it steps by itself, before each picture; `game`: the game calls `step`. */
+  /** `own`: one step per animation frame; `game`: the game calls `step`. */
   readonly loop?: "own" | "game";
-  /** What a player had changed, as `own.json()` gave it. */
+  /** Changes of the player, from `overrides.json()`. */
   readonly overrides?: unknown;
-  /** Hears of what cannot be thrown: a pad that came or went. */
+  /** Called when a pad is connected or removed. */
   readonly onPad?: (isThere: boolean) => void;
 }
 
-/** A control as a game draws it: CSS px from the top left of the element. */
+/** A control for games that draw the controls: CSS px from the top left of the element. */
 export interface PlayedControl {
   readonly id: string;
   readonly kind: ControlKind;
-  /** What is seen, and what takes touches. */
+  /** The picture, and the area that takes touches. */
   readonly visual: Box;
   readonly hit: Box;
-  /** The middle of its base, and of its knob (of what has none the same). */
+  /** The centres of base and knob (equal for controls without a knob). */
   readonly base: Point;
   readonly knob: Point;
   readonly held: boolean;
-  /** 0…1: its look's, faded where it is. */
+  /** Opacity, 0…1, including fading. */
   readonly opacity: number;
-  /** The id of the layout's picture for it as it is now; null: none. */
+  /** The id of the layout's picture for the current state; null: none. */
   readonly picture: string | null;
 }
 
-/** A word that the game asked for and the layout does not have. */
+/** A name that the game read and the layout does not have. */
 export interface UnknownName {
   readonly times: number;
-  /** The word that is most like it; null: none is. */
+  /** The most similar name; null if none is similar. */
   readonly nearest: string | null;
 }
 
-/** What a player may change for himself. Everything keeps to the layout's limits, or is refused. */
+/** Changes that a player makes. Each stays within the layout's limits or returns false. */
 export interface Own {
-  /** Moves a control, mm to the right and down. False: it would leave the safe frame or lie on another; nothing has changed. */
+  /** Moves a control, mm right and down. Returns false without a change if it would leave the safe frame or overlap another control. */
   move(id: string, right: number, down: number): boolean;
-  /** Sizes a control by a factor, within the layout's player sizes. */
+  /** Scales a control, within the layout's player sizes. */
   size(id: string, factor: number): boolean;
-  /** How strongly a control is seen, as a part of its look's opacity, 0.1…1. */
+  /** Sets the opacity of a control as a fraction of its look's opacity, 0.1…1. */
   fade(id: string, part: number): boolean;
-  /** What an action gives, times a factor, 0.1…5. */
+  /** Multiplies the value of an action by a factor, 0.1…5. */
   sensitivity(action: string, factor: number): boolean;
   /** Inverts an action horizontally, vertically or both. */
   invert(action: string, across: boolean, upDown: boolean): boolean;

@@ -1,9 +1,9 @@
-/** `nodulum-runtime/words`: what a game asked for while it was played, and which keys went down, as a file that Actions takes in as it does code. */
+/** `nodulum-runtime/words`: records the names that a game reads and the pressed keys, as a file that Actions imports like source code. */
 import { OWN_EVENT } from "./attach/deskInput";
 import { createListening } from "./attach/listen";
 import type { Handle } from "./handle";
 
-/** A key that went down: how often, since when at first (ms), and which others were down then. */
+/** A pressed key: how often, first time (ms), and the other keys held then. */
 interface KeySeen {
   times: number;
   readonly firstMs: number;
@@ -11,12 +11,12 @@ interface KeySeen {
 }
 
 export interface NameWatch {
-  /** The file as text. */
+  /** Returns the file as text. */
   file(): string;
   dispose(): void;
 }
 
-/** Writes down the words that a handle is asked for, and the keys that a hand presses, from now on. Without a handle the keys alone. */
+/** Starts recording the names read from a handle and the pressed keys; without a handle, only keys. */
 export function watch(handle: Pick<Handle, "unknownNames" | "reads" | "digest"> | null): NameWatch {
   const listening = createListening();
   const keys = new Map<string, KeySeen>();

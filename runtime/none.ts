@@ -1,6 +1,6 @@
 /**
- * `nodulum-runtime/none`: the same names, types and calls as the whole package, with every action at rest: for builds without touch. A build tool
- * puts it in the place of `nodulum-runtime` and of every `nodulum-runtime/…`, and the game runs unchanged.
+ * `nodulum-runtime/none`: the same names, types and calls as the whole package, with every action at rest, for builds without touch. Alias
+ * `nodulum-runtime` and every `nodulum-runtime/…` to it in the build tool.
  */
 import { nearestWord } from "../core/engine/nearest";
 import type { ActionKind } from "../core/engine/types";
@@ -26,7 +26,7 @@ const end = () => nothing;
 
 const AT_REST: Readonly<Record<ActionKind, ActionValue>> = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] };
 
-/** What each action of a played file gives at rest; nothing where it cannot be read, for here nothing is checked. */
+/** Returns the value at rest of each action; empty if the file cannot be read, because nothing is validated here. */
 function restsOf(played: unknown): ReadonlyMap<string, ActionValue> {
   try {
     const isBytes = played instanceof Uint8Array || played instanceof ArrayBuffer;
@@ -38,7 +38,7 @@ function restsOf(played: unknown): ReadonlyMap<string, ActionValue> {
   }
 }
 
-/** Plays nothing: every action rests, in the shape it has in the played file. */
+/** Returns a handle whose actions are at rest, with the types of the played file. */
 export function play<Name extends string = string>(played?: unknown, options?: Partial<Parameters<typeof Play>[1]>): Handle<Name> {
   const rests = restsOf(played);
   const none = {
@@ -71,7 +71,7 @@ export function play<Name extends string = string>(played?: unknown, options?: P
   return none as unknown as Handle<Name>;
 }
 
-/** Reads no file. */
+/** Always returns an error. */
 export const readPlayed: typeof ReadPlayed = () => ({ ok: false, problems: [{ path: "", message: "this build plays no layout" }] });
 export const fullscreen: typeof Fullscreen = () => Promise.resolve(() => Promise.resolve());
 export const drawing: MakePainter | undefined = undefined;

@@ -1,6 +1,6 @@
 /**
- * `nodulum-runtime/overlay`: for those who make the game: where touches are against where the engine has base and knob, the areas, the
- * values, the words asked for in vain. Shown where the address has `nodulum-overlay`, or where `always` is said.
+ * `nodulum-runtime/overlay`: a development overlay: touches and the engine's base and knob positions, areas, values, unknown
+ * names. Shown with `nodulum-overlay` in the URL, or with `always`.
  */
 import { createLaid } from "./attach/lay";
 import { elementOf, putAbove, shownElement } from "./canvasAbove";
@@ -8,7 +8,7 @@ import type { Handle } from "./handle";
 
 const WORDS = "12px ui-monospace, monospace";
 
-/** Shows it over an element, without one over that of the handle; gives what takes it away. */
+/** Shows the overlay over an element (default: the handle's); returns a function that removes it. */
 export function overlay(handle: Handle, over: Element | string | null = handle.over, { always = false } = {}): () => void {
   if (!always && !new URLSearchParams(location.search).has("nodulum-overlay")) return () => undefined;
   const game = elementOf(over, "overlay: over");
@@ -54,7 +54,7 @@ export function overlay(handle: Handle, over: Element | string | null = handle.o
   };
 }
 
-/** Areas with their ids, and of what is held the way from base to knob. */
+/** Draws areas with ids, and for held controls the line from base to knob. */
 function paintControls(ctx: CanvasRenderingContext2D, handle: Handle): void {
   ctx.lineWidth = 1;
   for (const { id, hit, base, knob, held } of handle.controls()) {
@@ -72,7 +72,7 @@ function paintControls(ctx: CanvasRenderingContext2D, handle: Handle): void {
   }
 }
 
-/** A cross where each finger is. */
+/** Draws a cross at each touch. */
 function paintFingers(ctx: CanvasRenderingContext2D, fingers: Iterable<{ readonly x: number; readonly y: number }>, css: number): void {
   ctx.strokeStyle = "#E0B050";
   for (const { x, y } of fingers) {
@@ -85,7 +85,7 @@ function paintFingers(ctx: CanvasRenderingContext2D, fingers: Iterable<{ readonl
   }
 }
 
-/** What every action gives, and what was asked for in vain. */
+/** Draws the values and the unknown names. */
 function paintWords(ctx: CanvasRenderingContext2D, handle: Handle, values: Readonly<Record<string, unknown>>): void {
   const told = Object.entries(values).map(
     ([name, value]) => `${name} ${Array.isArray(value) ? value.map((n: number) => n.toFixed(2)).join(" ") : String(value)}`,

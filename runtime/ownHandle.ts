@@ -1,4 +1,4 @@
-/** The handle on what a player changes for himself: each change is tried first, and made only where it keeps to the layout's limits. */
+/** Implements `overrides` of the handle: a change is applied only if it stays within the layout's limits. */
 import type { Resolved } from "../core/engine/placement/resolve";
 import type { PlayedLayout } from "../core/engine/types";
 import type { Own } from "./handle";
@@ -6,7 +6,7 @@ import { AS_GIVEN, AS_LAID_OUT, fitOwn, keepsClear, NO_CHANGES, readOwn, withOwn
 
 export interface OwnParts {
   readonly layout: () => PlayedLayout;
-  /** Where everything is without any changes. */
+  /** The layout's positions without changes. */
   readonly laidOut: () => Resolved;
   readonly changed: () => void;
 }
@@ -19,7 +19,7 @@ const inRange = (value: number, low: number, high: number) => value >= low && va
 
 export function createOwn({ layout, laidOut, changed }: OwnParts, kept: unknown): OwnHandle {
   let own = readOwn(kept);
-  /** The changes as they fit this screen: what a player sees, and so what the next change goes on from. */
+  /** The changes limited to this screen: what the player sees, and the basis of the next change. */
   const here = () => fitOwn(layout(), laidOut(), own);
   const put = (id: string, change: (now: OwnControl) => Partial<OwnControl>): boolean => {
     const seen = here();

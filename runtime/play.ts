@@ -1,6 +1,6 @@
 /**
- * Plays a layout over an element of a page: fingers, keys, mouse and pads go in, the words of the game come out. It owns no clock but the
- * browser's, keeps nothing, and takes all of it away again when it is closed.
+ * Plays a layout over an element of a page: converts touches, keys, mouse and pads to action values. It stores nothing, and `dispose`
+ * removes everything.
  */
 import type { Point } from "../core/engine/geometry/point";
 import type { InputEvent } from "../core/engine/input/events";
@@ -24,7 +24,7 @@ import { createSeen, type Seen } from "./seen";
 import { readSource, type PlayedSource } from "./playedSource";
 import { inLanguage } from "./labelLanguage";
 
-/** What the address of the page asks for: `?nodulum-appear=always`. */
+/** The override in the page's URL: `?nodulum-appear=always`. */
 function appearFlag(): Appear | null {
   const value = new URLSearchParams(location.search).get("nodulum-appear");
   return value === "touch" || value === "always" || value === "no-pad" ? value : null;
@@ -42,7 +42,7 @@ class Playing<Name extends string> implements Handle<Name> {
   #language: string;
   #codes: ReadonlySet<string>;
   #isOn = true;
-  /** Whether reads play what has come in since the last step: the runtime's own loop, and no step under way. */
+  /** Whether a read first runs the pending events: with the own loop, and outside a step. */
   #readsStep = false;
   #animation = 0;
   #digest: string;
@@ -107,7 +107,7 @@ class Playing<Name extends string> implements Handle<Name> {
     if (this.#readsStep) this.#turn();
   }
 
-  /** Each picture a step, for a game that has no its own loop: up to now, not to when the picture began, for touches come in between. */
+  /** One step per animation frame for `loop: "own"`: up to now, not to the start of the frame, because touches arrive in between. */
   #turn(): void {
     this.#animation = requestAnimationFrame(() => {
       this.step();
@@ -115,12 +115,12 @@ class Playing<Name extends string> implements Handle<Name> {
     });
   }
 
-  /** Whether the controls can be seen: nothing else fills the screen, and the drawing has followed. */
+  /** Whether the controls are visible: no other element is full screen, and the drawing has followed. */
   #isSeen(): boolean {
     return this.#glass.isSeen() && this.#painter?.isSeen?.() !== false;
   }
 
-  /** The element has another size, or something else fills the screen: fingers on what cannot be seen let go, and nothing fires. */
+  /** Handles a new size of the element or another full-screen element: touches on hidden controls are cancelled. */
   #moved(): void {
     if (this.#isSeen()) this.#retune();
     else this.#fingers.cancel();
@@ -130,7 +130,7 @@ class Playing<Name extends string> implements Handle<Name> {
     return createPlayer(this.#spoken, this.#glass.screen(), this.hz, this.#view).resolved();
   }
 
-  /** Something it is played with has changed: what is the same goes on, and every finger is judged again where it lies. */
+  /** Applies changed settings: unchanged controls continue, and every touch is evaluated again. */
   #retune(): void {
     this.#spoken = inLanguage(this.#layout, this.#language);
     this.#player.retune(this.#spoken, this.#glass.screen(), { ...this.#view, own: this.overrides.changes() });
@@ -142,10 +142,10 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#reading.know(this.#layout.actions, this.#player.setup().atRest);
   }
 
-  /** Whether a touch is for the controls: one of them is there, or one that can be slid onto shows. */
+  /** Whether a touch belongs to the controls: it hits one, or a control with slide in is visible. */
   #takes({ x, y }: Point): boolean {
     if (!this.#isOn) return false;
-    // A page that has moved since the last step is measured before a finger is judged.
+    // Measure the page before evaluating a touch, because it may have moved since the last step.
     this.#glass.look();
     const [setup, state] = [this.#player.setup(), this.#player.state()];
     if (stackAt(setup, state, { touch: NaN, x, y }).length > 0) return true;
@@ -155,12 +155,12 @@ class Playing<Name extends string> implements Handle<Name> {
   #drawn(): readonly DrawnControl[] {
     const drawn = this.#posed({ layout: this.#spoken, resolved: this.#player.resolved(), setup: this.#player.setup(), state: this.#player.state() });
     const changes = this.overrides.changes();
-    // What a player has faded is made again only where something has changed, so that what is the same stays the same.
+    // Faded looks are recomputed only on changes, so that unchanged objects keep their identity.
     if (drawn !== this.#faded.of || changes !== this.#faded.by) this.#faded = { of: drawn, by: changes, drawn: fadedByOwn(drawn, changes) };
     return this.#faded.drawn;
   }
 
-  /** Draws where something is drawn otherwise than at the last picture. */
+  /** Draws if anything differs from the last frame. */
   #paint(strength: number): void {
     const painter = this.#painter;
     if (!painter) return;
@@ -194,7 +194,7 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#readsStep = readsStep;
   }
 
-  /** What a game reads before the runtime's own step of this picture has in it what has come in by now. Edges and movements add to those of the step before. */
+  /** Runs pending events before a read that comes earlier than this frame's step. Edges and movements add to those of the previous step. */
   #fresh(): ValueReader {
     if (this.#readsStep && this.#player.hasEvents()) this.#playTo(now());
     return this.#reading;
@@ -305,12 +305,12 @@ function momentIn({ moments }: PlayedLayout, moment: string | null): string | nu
   throw new Error(`there is no moment "${moment}"; known: ${moments.map(({ id }) => id).join(", ") || "none"}`);
 }
 
-/** The codes that any action reads. */
+/** Returns the key codes of all actions. */
 const codesOf = ({ actions }: PlayedLayout): ReadonlySet<string> => new Set(actions.flatMap((action) => action.keys.map(({ code }) => code)));
 
 /**
- * Plays a played file: its text, its bytes or its parsed JSON; or a layout that `readPlayed` returned. Throws where the file cannot be read, with
- * the place and what is wrong there, and where there is no element for `over`.
+ * Plays a played file: its text, its bytes or its parsed JSON; or a layout that `readPlayed` returned. Throws an Error that names the
+ * position and the problem if the file cannot be read, or if `over` is not an element.
  */
 export function play<Name extends string = string>(played: PlayedSource, options: PlayOptions): Handle<Name> {
   return new Playing<Name>(played, options);

@@ -1,4 +1,4 @@
-/** What `play` takes as a layout, and how it is read: everything from outside goes through the reader of played files. */
+/** The sources that `play` accepts. Everything from outside goes through the reader of played files. */
 import { readPlayed as readFile, type PlayedFile } from "../core/engine/read/played";
 import type { Result } from "../core/engine/result";
 import type { PlayedLayout } from "../core/engine/types";
@@ -11,7 +11,7 @@ export interface PlayedJson {
 /** A played file as text, as bytes or as parsed JSON; or a layout that `readPlayed` returned. */
 export type PlayedSource = string | Uint8Array | ArrayBuffer | PlayedJson | PlayedLayout;
 
-/** What `readPlayed` returned, by the file and by its layout. */
+/** Results of `readPlayed`, by file and by layout. */
 const wasRead = new WeakMap<object, PlayedFile>();
 
 /** Reads a played file: its text, its bytes or its parsed JSON. Never throws; a problem names the place in the file and what is wrong there. */
@@ -21,7 +21,7 @@ export function readPlayed(file: string | Uint8Array | ArrayBuffer | PlayedJson)
   return read;
 }
 
-/** JSON as text. What cannot be text (a cycle, a bigint) becomes an empty text, which the reader refuses. */
+/** Returns JSON as text. A value that cannot be serialized becomes an empty text, which the reader rejects. */
 function textOf(json: object): string {
   try {
     return JSON.stringify(json);
@@ -30,7 +30,7 @@ function textOf(json: object): string {
   }
 }
 
-/** What a value is, in the words of an error. */
+/** Describes a value for an error message. */
 function nameOf(value: unknown): string {
   if (value === null || value === undefined) return String(value);
   if (typeof value !== "object") return `a ${typeof value}`;
@@ -39,12 +39,12 @@ function nameOf(value: unknown): string {
   return name && name !== "Object" ? `a ${name}` : 'an object without a "format"';
 }
 
-/** What to write instead, where a value has not been waited for. */
+/** Suggests the fix for a value that was not awaited. */
 const INSTEAD: Readonly<Record<string, string>> = { "a Promise": " Await it first.", "a Response": " Write: await response.text()." };
 
 const ACCEPTED = "the text, the bytes or the parsed JSON of a played file, or a layout that readPlayed() returned";
 
-/** Reads what `play` was given. Throws an Error that names the place in the file and what is wrong there, or what was given instead of a file. */
+/** Reads the source passed to `play`. Throws an Error that names the position and problem, or the wrong type. */
 export function readSource(source: unknown): PlayedFile {
   const known = typeof source === "object" && source !== null ? wasRead.get(source) : undefined;
   if (known) return known;

@@ -1,6 +1,5 @@
 /**
- * Plays a layout: events come in with their times, ticks fall due, values go out. The shell owns the clock and says
- * what time it is; nothing here reads one.
+ * Plays a layout: takes timed events, runs due ticks, returns values. The caller provides the time; nothing here reads a clock.
  */
 import { advanceInPlace, tickRoom, tickTime, type TickInput } from "../core/engine/input/advance";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
@@ -13,51 +12,50 @@ import { prepareLayout } from "../core/engine/placement/prepare";
 import { PLAIN_PLAYER_VIEW, resolve, type Resolved, type PlayerView } from "../core/engine/placement/resolve";
 import { fitOwn, withOwn, type OwnChanges } from "./overrides";
 
-/** Who plays: hand, size and moment, and what that player has changed for himself. */
+/** The player: hand, size, moment, and overrides. */
 export interface PlayedFor extends PlayerView {
   readonly own?: OwnChanges;
-  /** Whether the state is changed in place, for a game's frames; what came in a tick then reports no state before. Copied by default. */
+  /** Whether the state is changed in place, to avoid allocations in games; ticks then have no previous state. Default: copied. */
   readonly inPlace?: boolean;
 }
 
 /** A player of one layout on one screen. */
 export interface Player {
-  /** Queues an event, and takes it over: its time is set to what the engine uses. Events must come in time order. */
+  /** Queues an event and takes ownership: its time is set to the engine's time. Events must be in time order. */
   feed(event: InputEvent): void;
   /** Whether events wait for a tick. */
   hasEvents(): boolean;
   /**
-   * Plays every tick due by `nowMs`. The last one takes every event that was fed, also later ones; with events but no due tick the next tick is
-   * played ahead of its time. Calls `onTick` for each tick: its values, its time, and its events with the times that the engine used, which lie
-   * after the tick before and not after this one, so that a replay gives each event to the same tick.
+   * Runs every tick due by `nowMs`. The last one handles all queued events, also later ones; with events but no due tick, the next tick runs
+   * early. Calls `onTick` for each tick with its values, its time, and its events. Event times are set after the previous tick and not after
+   * this one, so that a replay assigns each event to the same tick.
    */
   playTo(nowMs: number, onTick: (values: ActionValues, t: number, came: TickInput) => void): void;
-  /** Takes another layout while playing: what is the same control, action or repeat goes on, whatever its place; what is gone lets go as by cancel. */
+  /** Replaces the layout while playing: the same controls, actions and repeats continue; removed ones are cancelled. */
   retune(layout: PlayedLayout, screen: Screen, playedFor?: PlayedFor): void;
   readonly resolved: () => Resolved;
   readonly setup: () => InputSetup;
   readonly state: () => InputState;
 }
 
-/** After a pause longer than this the clock is taken up again instead of being caught up with, ms. */
+/** After a longer pause, the clock resumes instead of catching up, ms. */
 const LONGEST_CATCH_UP_MS = 250;
 
 /**
- * How far ahead of the clock a tick may be played when events wait, in ticks. At 120 pictures a second and 60 ticks every second picture has no
- * due tick: a press must count there all the same. Movements come with every picture; they may use up only half a tick, so that a press next to
- * a moving finger still finds room.
+ * How early a tick may run when events wait, in ticks. At 120 frames and 60 ticks per second, every second frame has no due tick, but a press
+ * must count there. Movements arrive every frame; they may use only half a tick, so that a press during a movement still fits.
  */
 const URGENT_LEAD_TICKS = 1.5;
 const MOVEMENT_LEAD_TICKS = 0.5;
-/** An event counts at the earliest this part of a tick after the tick before: well above TIME_SLACK, so that a replay does not give it to that one. */
+/** Minimum time of an event after the previous tick, as a fraction of a tick: well above TIME_SLACK, so that a replay does not move it. */
 const FIRST_PART_OF_TICK = 1e-3;
 
-/** An event whose time is the player's to set. */
+/** An event whose time the player may set. */
 interface Timed {
   t: number;
 }
 
-/** Movements come with every picture, other events once. */
+/** Movements arrive every frame, other events once. */
 const isMovement = (event: InputEvent): boolean => event.type === "move" || event.type === "pad" || (event.type === "mouse" && "dx" in event);
 
 const placesOf = (layout: PlayedLayout, screen: Screen, playedFor: PlayedFor): Resolved => {
@@ -73,12 +71,12 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
   const room = tickRoom();
   const queue: InputEvent[] = [];
   let due: InputEvent[] = [];
-  /** Whether the queue holds more than movements. */
+  /** Whether the queue has other events than movements. */
   let isUrgent = false;
   let tick = 0;
-  /** The time of the event fed last: what is reported late counts as told now. */
+  /** The time of the last event; a late event counts as current. */
   let fed = -Infinity;
-  /** What the clock showed at tick 0. */
+  /** The clock time of tick 0. */
   let zero: number | null = null;
 
   return {
@@ -127,7 +125,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
       kept.moment = nextView.moment;
       letGoOfHidden(setup, kept);
       state = kept;
-      // Each thumb that is down is judged again where it lies, so that a change of feel is felt without a movement.
+      // Evaluate each held touch again, so that a changed feel applies without a movement.
       if (zero !== null) for (const touch of kept.touches) queue.push({ t: zero + kept.time, id: touch.id, type: "move", x: touch.x, y: touch.y });
     },
     resolved: () => resolved,

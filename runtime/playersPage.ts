@@ -1,11 +1,11 @@
 /**
- * `nodulum-runtime/players-page`: a page over the game on which players change the controls for themselves: drag one, size and fade it, make
- * an action more or less sensitive, turn it round. By fingers and by keys. What cannot be is refused by the handle, and is felt as a stop.
+ * `nodulum-runtime/players-page`: a page over the game on which players customize the controls: move, resize and fade them, set the
+ * sensitivity of actions and invert them, by touch or keyboard. The handle rejects changes outside the limits; the drag then stops.
  */
 import { elementOf, putAbove } from "./canvasAbove";
 import type { Handle, PlayedControl } from "./handle";
 
-/** The words of the page, for games in other languages. */
+/** The texts of the page, for other languages. */
 export interface PageWords {
   readonly title: string;
   readonly larger: string;
@@ -39,17 +39,17 @@ function make<K extends keyof HTMLElementTagNameMap>(name: K, style: string, mor
   return element;
 }
 
-/** Which control is changed by the bar; shared between it and the boxes. */
+/** The selected control, shared by the bar and the boxes. */
 interface Choice {
   id: string | null;
 }
 interface Boxes {
   readonly element: HTMLElement;
-  /** Draws them again; `focus`: which of them then has the focus. */
+  /** Redraws them; `focus`: the one that gets the focus. */
   show(focus?: string | null): void;
 }
 
-/** A box over each control: dragged by a finger, moved by arrow keys. */
+/** A box over each control, moved by dragging or arrow keys. */
 function createBoxes(handle: Handle, over: HTMLElement, choice: Choice): Boxes {
   const element = make("div", "position:absolute;inset:0");
   const put = (box: HTMLElement, { visual }: PlayedControl) => {
@@ -96,7 +96,7 @@ interface Dragged {
   readonly ended: () => void;
 }
 
-/** Lets a finger carry a control; where both ways cannot be, one of them may. */
+/** Lets a touch drag a control; if the whole movement is rejected, tries each axis. */
 function draggable(handle: Handle, over: HTMLElement, { box, id, moved, ended }: Dragged): void {
   let from: { readonly x: number; readonly y: number } | null = null;
   const mmPx = () => (handle.screen.ppi / 25.4) * (over.getBoundingClientRect().width / handle.screen.widthPx);
@@ -119,7 +119,7 @@ function draggable(handle: Handle, over: HTMLElement, { box, id, moved, ended }:
 
 type AddButton = (word: string, act: () => void) => void;
 
-/** The buttons that change the chosen control's size and strength. */
+/** The buttons for size and opacity of the selected control. */
 function addChanges(
   handle: Handle,
   choice: Choice,
@@ -138,7 +138,7 @@ function addChanges(
   add(say.stronger, change("fade", 1.25));
 }
 
-/** Of each action that goes somewhere: how much, and whether up is down. */
+/** Sensitivity and inversion of each axis, vector and motion. */
 function actionFields(handle: Handle, say: PageWords): HTMLElement[] {
   return handle.layout.actions.flatMap(({ name, kind }) => {
     if (kind !== "vector" && kind !== "motion") return [];
@@ -157,11 +157,11 @@ function actionFields(handle: Handle, say: PageWords): HTMLElement[] {
 
 export interface PlayersPageOptions {
   readonly words?: Partial<PageWords>;
-  /** The page is closed: what `own.json()` gives is worth keeping. */
+  /** Called when the page closes; store `overrides.json()` then. */
   readonly onDone?: () => void;
 }
 
-/** Opens the page over an element. It is closed by its button, or by what this gives. */
+/** Opens the page over an element. Its button or the returned function closes it. */
 export function playersPage(handle: Handle, over: Element | string | null = handle.over, { words = {}, onDone }: PlayersPageOptions = {}): () => void {
   const game = elementOf(over, "playersPage: over");
   const say = { ...WORDS, ...words };

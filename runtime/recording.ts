@@ -1,19 +1,19 @@
-/** `nodulum-runtime/recording`: what a hand does while it plays, as a take (docs/TAKES.md) that the editor and the command line take in. */
+/** `nodulum-runtime/recording`: records input as a take (docs/TAKES.md) for the editor and the command line. */
 import type { InputEvent } from "../core/engine/input/events";
 import type { Handle } from "./handle";
 
 export interface TakeRecorder {
-  /** Ends it and gives the take's file as text. */
+  /** Stops recording and returns the take file as text. */
   stop(name?: string): string;
-  /** How long it has been going on, ms. */
+  /** Returns the recorded time, ms. */
   readonly lengthMs: () => number;
 }
 
-/** A take holds no more than this (docs/TAKES.md). */
+/** Maximum number of events (docs/TAKES.md). */
 const MOST_MS = 1_800_000;
 const MOST_EVENTS = 200_000;
 
-/** Begins to record. A take begins with nothing held: what is down already is omitted until its next down. */
+/** Starts recording. Touches that are already down are omitted until their next `down`. */
 export function record(handle: Pick<Handle, "onTick" | "digest" | "screen" | "handed" | "playerSize" | "hz" | "moment">): TakeRecorder {
   const { digest, screen, handed, playerSize, hz, moment } = handle;
   const events: InputEvent[] = [];

@@ -1,7 +1,7 @@
 /**
- * One file for a script tag, for games that know nothing of layouts:
+ * The file for a script tag, for games without layout support:
  * `<script src="nodulum-runtime.js" data-played="layout.played.json" data-over="#game" data-as="keys"></script>`.
- * Everything of the package is `window.nodulum` in addition; the handle that the tag made is `nodulum.handle`.
+ * `window.nodulum` has everything of the package; `nodulum.handle` is the handle of the tag.
  */
 import { drawing } from "./drawing";
 import type { Handle, PlayOptions } from "./handle";
@@ -19,16 +19,16 @@ Object.assign(window, { nodulum });
 
 declare global {
   interface Window {
-    /** Everything of the package, where its file for script tags is loaded. */
+    /** The package, if its script tag is loaded. */
     readonly nodulum?: typeof nodulum;
   }
 }
 
 const fault = (message: string) => console.error(`nodulum-runtime: ${message}`);
 
-/** What the attributes of the tag ask for. `data-as`: keys, pad, mouse, several with spaces between. */
+/** The attributes of the tag. `data-as`: keys, pad, mouse, separated by spaces. */
 async function begin({ played, over = "canvas", as = "", watch: watches, moment, appear, ppi, handed, size }: DOMStringMap): Promise<void> {
-  // A game that is not played by touch yet is watched all the same: its keys are what a layout begins with.
+  // Watch a game without a layout too: its keys are the start of a layout.
   if (played === undefined) return void (watches !== undefined && (nodulum.watched = watch(null)));
   const element = document.querySelector(over);
   if (!(element instanceof HTMLElement)) return fault(`data-over="${over}": there is no such element`);
@@ -50,7 +50,7 @@ async function begin({ played, over = "canvas", as = "", watch: watches, moment,
   const options: PlayOptions = {
     over: element,
     draw: drawing,
-    // What is in for keys or a mouse must not hear itself, nor double what a hand does on real ones.
+    // A stand-in for keys or mouse must not read its own events, nor double real ones.
     keys: !kinds.includes("keys"),
     mouse: !kinds.includes("mouse"),
     pads: !kinds.includes("pad"),

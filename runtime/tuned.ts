@@ -1,10 +1,10 @@
 /**
- * `nodulum-runtime/tuned`: lets the editor lay the layout again while a game runs on its own development page. It does nothing unless the page was
- * opened by the editor, which puts a token and its own origin into the address; nothing else is listened to. Leave it out of what you ship.
+ * `nodulum-runtime/tuned`: lets the editor update the layout of a running development page. It does nothing unless the editor opened the page,
+ * with a token and its origin in the URL; other messages are ignored. Do not ship it.
  */
 import type { Handle } from "./handle";
 
-/** What goes between the editor and the page; every message carries the token of the address. */
+/** The messages between editor and page; each has the token of the URL. */
 export type TuningMessage =
   | { readonly nodulum: "ready"; readonly token: string }
   | { readonly nodulum: "layout"; readonly token: string; readonly played: string }
@@ -15,16 +15,16 @@ export type TuningMessage =
       readonly asked: Readonly<Record<string, { readonly times: number; readonly nearest: string | null }>>;
     };
 
-/** The parts of the address that the editor adds. */
+/** The URL parameters that the editor adds. */
 export const TOKEN_FLAG = "nodulum-token";
 export const EDITOR_FLAG = "nodulum-editor";
-/** Words asked in vain go back so often, ms. */
+/** Interval of the reports of unknown names, ms. */
 const TOLD_EVERY_MS = 500;
-/** So many of them, and none that is longer than any action's name: the editor takes no more. */
+/** Maximum number and length of reported names; the editor accepts no more. */
 const MOST_WORDS = 50;
 const MOST_LETTERS = 64;
 
-/** Begins where the editor has opened this page; gives what ends it. */
+/** Starts if the editor opened this page; returns a function that stops it. */
 export function tuned(handle: Pick<Handle, "replace" | "unknownNames">): () => void {
   const flags = new URLSearchParams(location.search);
   const [token, editor] = [flags.get(TOKEN_FLAG), flags.get(EDITOR_FLAG)];

@@ -1,13 +1,13 @@
-/** `nodulum-runtime/turn`: keeps a game turned the way its layout is held: by the browser where it lets itself, else by asking the player. */
+/** `nodulum-runtime/turn`: keeps the orientation of the layout: locked by the browser if possible, else with a hint for the player. */
 import { elementOf, putAbove, setOwnStyle } from "./canvasAbove";
 import type { Handle } from "./handle";
 
 export interface TurnOptions {
-  /** What is asked of the player. */
+  /** The text of the hint. */
   readonly words?: string;
 }
 
-/** Whether a screen is held the way a layout wants it. */
+/** Whether a screen has the layout's orientation. */
 export function isHeldRight(
   orientation: "landscape" | "portrait" | "both",
   { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
@@ -15,7 +15,7 @@ export function isHeldRight(
   return orientation === "both" || (orientation === "landscape") === widthPx >= heightPx;
 }
 
-/** Begins; gives what ends it. Browsers lock only what fills the screen: it is tried again whenever that begins. */
+/** Starts; returns a function that stops it. Browsers lock only full-screen pages, so it retries whenever full screen starts. */
 export function keepTurned(
   handle: Pick<Handle, "layout" | "screen" | "over">,
   over: Element | string | null = handle.over,
@@ -38,7 +38,7 @@ export function keepTurned(
   const lock = () => {
     const { orientation } = handle.layout;
     const { orientation: device } = window.screen as { orientation?: { lock?: (way: string) => Promise<void> } };
-    // Where it is not to be had the hint is what there is.
+    // Without a lock, the hint remains.
     if (document.fullscreenElement && orientation !== "both") void device?.lock?.(orientation).catch(() => undefined);
   };
   const observer = new ResizeObserver(look);

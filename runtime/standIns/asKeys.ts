@@ -1,4 +1,4 @@
-/** A layout as a keyboard: each action's first key a direction goes down and up, for games that know only keys. */
+/** Plays a layout as a keyboard: presses the first key of each action and direction, for games that read only keys. */
 import type { ActionValue, ActionValues, InputEvent } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_EVENT } from "../attach/deskInput";
@@ -7,20 +7,20 @@ import { keyFigures } from "./keyFigures";
 import { isDownNow } from "./switches";
 import { focusGame, targetFor, type StandInTarget } from "./target";
 
-/** A key, and how much of an action presses it. */
+/** A key, and the action value that presses it. */
 interface KeyOf {
   readonly code: string;
   readonly amount: (value: ActionValue) => number;
 }
 
-/** A held key comes again after so long, then so often, ms: as keyboards are set when nobody has set them. */
+/** Delay and interval of key repeat, ms: usual keyboard defaults. */
 const REPEAT_AFTER_MS = 500;
 const REPEAT_EVERY_MS = 33;
 
 const pairOf = (value: number | readonly [number, number] | undefined): readonly [number, number] =>
   value === undefined ? [1, 1] : typeof value === "number" ? [value, value] : value;
 
-/** The first key of an action each way; a motion has none. @internal exported for its test */
+/** Returns the first key of an action per direction; a motion has none. @internal exported for its test */
 export function keysOf({ kind, keys }: PlayedAction): readonly KeyOf[] {
   switch (kind) {
     case "press":
@@ -54,7 +54,7 @@ function modifiersOf(isDown: (code: string) => boolean) {
   return { shiftKey: flag(MODIFIERS.shiftKey), ctrlKey: flag(MODIFIERS.ctrlKey), altKey: flag(MODIFIERS.altKey), metaKey: flag(MODIFIERS.metaKey) };
 }
 
-/** Where a key is that is on a keyboard twice (`KeyboardEvent.location`). */
+/** Location of a key that exists twice (`KeyboardEvent.location`). */
 function locationOf(code: string): number {
   if (code.startsWith("Numpad")) return KeyboardEvent.DOM_KEY_LOCATION_NUMPAD;
   const [, side] = /^(?:Shift|Control|Alt|Meta)(Left|Right)$/.exec(code) ?? [];
@@ -66,17 +66,17 @@ function locationOf(code: string): number {
 }
 
 export interface KeysOptions {
-  /** Where the events go: an element, `window`, `document` or a selector. Without it the game's element, or what in it has the focus. */
+  /** Target of the events: an element, `window`, `document` or a selector. Default: the game's element, or the focused element in it. */
   readonly target?: StandInTarget;
-  /** Whether a key that is held comes again, as on a keyboard. True by default. */
+  /** Whether held keys repeat. Default: true. */
   readonly repeats?: boolean;
 }
 
-/** Plays a handle as keys. Gives what ends it; whatever is down then comes up. Throws where `target` finds nothing, or a field for text. */
+/** Plays a handle as keys. Returns a function that stops it and releases all keys. Throws if `target` is not found or is a text field. */
 export function asKeys(handle: Pick<Handle, "layout" | "onTick" | "over">, { target, repeats = true }: KeysOptions = {}): () => void {
   const targetNow = targetFor(handle, target, "asKeys");
   const down = new Map<string, number>();
-  /** What a hand holds on a real keyboard: the game has heard of that already. */
+  /** Keys held on a real keyboard; the game already got their events. */
   const real = new Set<string>();
   let last: string | null = null;
   const heard = (event: KeyboardEvent) => {
@@ -91,7 +91,7 @@ export function asKeys(handle: Pick<Handle, "layout" | "onTick" | "over">, { tar
     const [plainKey, keyCode] = keyFigures(code);
     const key = modifiers.shiftKey && plainKey.length === 1 ? plainKey.toUpperCase() : plainKey;
     const event = new KeyboardEvent(type, { ...modifiers, code, key, location: locationOf(code), repeat, bubbles: true, cancelable: true, composed: true });
-    // The old figures cannot be given to the constructor.
+    // The constructor does not accept the legacy key codes.
     for (const name of ["keyCode", "which"]) Object.defineProperty(event, name, { value: keyCode });
     Object.defineProperty(event, OWN_EVENT, { value: true });
     targetNow().dispatchEvent(event);
@@ -113,7 +113,7 @@ export function asKeys(handle: Pick<Handle, "layout" | "onTick" | "over">, { tar
       last = code;
       send("keydown", code, false);
     }
-    // As on a keyboard only the key that went down last comes again.
+    // As on a keyboard, only the last pressed key repeats.
     const due = last === null ? undefined : down.get(last);
     if (repeats && last !== null && due !== undefined && timeMs >= due) {
       down.set(last, due + REPEAT_EVERY_MS);

@@ -1,11 +1,11 @@
-/** A layout as a mouse: motions as its movement, presses as its buttons, for games that know only the mouse. */
+/** Plays a layout as a mouse: motions as movement, presses as buttons, for games that read only the mouse. */
 import type { ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_EVENT } from "../attach/deskInput";
 import type { Handle } from "../handle";
 import { focusGame, targetFor, type StandInTarget } from "./target";
 
-/** CSS px a unit that a motion gives, across and down; the mouse's own scale read backwards. */
+/** CSS px per unit of a motion, horizontally and vertically: the inverse of the mouse scale. */
 function pxAUnit({ mouse }: PlayedAction): readonly [number, number] {
   const move = mouse.find((one) => "move" in one);
   const scale = move && "move" in move ? move.scale : 1;
@@ -13,32 +13,32 @@ function pxAUnit({ mouse }: PlayedAction): readonly [number, number] {
   return [x ? 1 / x : 1, y ? 1 / y : 1];
 }
 
-/** The button of the mouse that gives to a press; null: none does. */
+/** Returns the mouse button of a press; null: none. */
 function buttonOf({ mouse }: PlayedAction): number | null {
   const part = mouse.find((one) => "button" in one);
   return part && "button" in part ? part.button : null;
 }
 
-/** Bit of `buttons` of a `button`: the second and the third stand the other way round (Pointer Events). */
+/** Bit of `buttons` of a `button`: the second and third are swapped (Pointer Events). */
 const BIT = [1, 4, 2, 8, 16];
 
 export interface MouseOptions {
-  /** Where the events go: an element, `window`, `document` or a selector. Without it the game's element. */
+  /** Target of the events: an element, `window`, `document` or a selector. Default: the game's element. */
   readonly target?: StandInTarget;
 }
 
 const SECOND = 2;
 
 /**
- * Plays a handle as the mouse over an element: movement, buttons, and what browsers make of them: `click` of the main button, `auxclick` of the
- * others, `contextmenu` of the second. Gives what ends it; buttons that are down come up. Throws where `target` finds nothing, or a field for text.
+ * Plays a handle as the mouse over an element: movement, buttons, and the derived events `click`, `auxclick` and `contextmenu`. Returns a
+ * function that stops it and releases the buttons. Throws if `target` is not found or is a text field.
  */
 export function asMouse(handle: Pick<Handle, "layout" | "onTick" | "over">, options: MouseOptions | Element = {}): () => void {
   const given = options instanceof Element ? options : options.target;
   const targetNow = given === undefined ? () => handle.over : targetFor(handle, given, "asMouse");
   const down = new Set<number>();
   let [x, y] = [0, 0];
-  /** A mouse moves by whole px: what is less waits for the next tick. */
+  /** A mouse moves by whole px; the rest is carried over. */
   let rest: readonly [number, number] = [0, 0];
   const dispatch = (event: Event) => targetNow().dispatchEvent(Object.defineProperty(event, OWN_EVENT, { value: true }));
   const send = (type: "move" | "down" | "up", button: number, dx = 0, dy = 0) => {

@@ -1,4 +1,4 @@
-/** A layout as one more pad (W3C Gamepad, standard mapping), for games that know only pads. */
+/** Plays a layout as an additional pad (W3C Gamepad, standard mapping), for games that read only pads. */
 import type { ActionValue, ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_PAD } from "../attach/deskInput";
@@ -8,7 +8,7 @@ import { DOWN_AT } from "./switches";
 const BUTTONS = 17;
 const AXES = 4;
 
-/** Two changes lie so far apart at least, ms. */
+/** Minimum time between two changes, ms. */
 const LEAST_RISE_MS = 0.001;
 
 interface Amounts {
@@ -22,7 +22,7 @@ const strongest = (list: number[], at: number, value: number) => {
 const sideOf = (value: number | readonly [number, number] | undefined, side: 0 | 1) =>
   value === undefined ? 1 : typeof value === "number" ? value : value[side];
 
-/** Puts what an action gives onto the first of the pad's parts that gives to it. A pad's axes count down as positive. @internal exported for its test */
+/** Writes an action's value to the first pad input bound to it. Pad axes are positive downwards. @internal exported for its test */
 export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { buttons, axes }: Amounts): void {
   switch (kind) {
     case "press": {
@@ -53,7 +53,7 @@ export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { butt
   }
 }
 
-/** Plays a handle as a pad. Gives what ends it: the pad is unplugged. */
+/** Plays a handle as a pad. Returns a function that disconnects it. */
 export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
   const browsers = navigator.getGamepads?.bind(navigator) ?? (() => []);
   const free = [...browsers()].findIndex((pad) => pad === null);
@@ -71,7 +71,7 @@ export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
   });
   const tell = (type: "gamepadconnected" | "gamepaddisconnected") =>
     dispatchEvent(Object.defineProperty(new Event(type), "gamepad", { value: snapshot(type === "gamepadconnected") }));
-  // The game asks by this name, and may keep the function: it is put where the browser's own is.
+  // The game may keep a reference to the function, so it replaces the browser's.
   const withOurs = () => {
     const all: (object | null)[] = [...browsers()];
     while (all.length < index) all.push(null);
@@ -84,7 +84,7 @@ export function asPad(handle: Pick<Handle, "layout" | "onTick">): () => void {
     const amounts = { buttons: state.buttons.map(() => 0), axes: state.axes.map(() => 0) };
     for (const action of handle.layout.actions) putOnPad(action, values[action.name], amounts);
     if (isSame(amounts.buttons, state.buttons) && isSame(amounts.axes, state.axes)) return;
-    // The time of the last change (W3C Gamepad, `timestamp`): libraries pass over a pad whose time has not risen. The clock may stand still.
+    // The time of the last change (W3C Gamepad, `timestamp`): libraries ignore a pad whose time has not increased.
     Object.assign(state, amounts, { timestamp: Math.max(performance.now(), state.timestamp + LEAST_RISE_MS) });
   });
   tell("gamepadconnected");

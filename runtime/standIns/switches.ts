@@ -1,7 +1,7 @@
-/** True and false out of amounts: down at a half, up again below four tenths, so that a thumb at the border does not flutter. */
+/** Converts amounts to booleans with hysteresis: down at 0.5, up below 0.4. */
 
 export const DOWN_AT = 0.5;
 const UP_BELOW = 0.4;
 
-/** Whether something counts as down, given whether it was. */
+/** Returns whether an amount counts as down, given the previous state. */
 export const isDownNow = (wasDown: boolean, amount: number): boolean => (wasDown ? amount >= UP_BELOW : amount >= DOWN_AT);

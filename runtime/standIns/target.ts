@@ -1,12 +1,12 @@
-/** Where events of stand-ins go: to the game, never into a text that a player types. */
+/** The target of stand-in events: the game, never a text field. */
 import { isTyping } from "../attach/deskInput";
 import { elementOf, holds } from "../canvasAbove";
 import type { Handle } from "../handle";
 
-/** The element, the window or the document that the game listens on, or a selector. */
+/** The element, window or document that the game listens on, or a selector. */
 export type StandInTarget = EventTarget | string;
 
-/** The target of a stand-in, found again for each event. Throws where the option finds nothing, or finds a field for text. */
+/** Returns the target, resolved for each event. Throws if it is not found or is a text field. */
 export function targetFor(handle: Pick<Handle, "over">, given: StandInTarget | undefined, name: string): () => EventTarget {
   if (given !== undefined) {
     const target = typeof given === "string" ? elementOf(given, `${name}: target`) : given;
@@ -21,7 +21,7 @@ export function targetFor(handle: Pick<Handle, "over">, given: StandInTarget | u
   };
 }
 
-/** Gives the focus back to the game's element; where that cannot have it, a field that is typed in loses it. */
+/** Moves the focus to the game's element; if it is not focusable, a focused text field loses it. */
 export function focusGame(target: EventTarget): void {
   const { activeElement } = document;
   if (target instanceof HTMLElement && target.tabIndex >= 0 && target !== activeElement) target.focus({ preventScroll: true });
