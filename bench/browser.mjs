@@ -440,7 +440,7 @@ export const benchGrid = () =>
     const state = page.getByTestId("screens-judged");
     await state.waitFor();
     await page.waitForTimeout(4000);
-    await page.getByRole("button", { name: "grid", exact: true }).click();
+    await page.getByRole("button", { name: "Grid", exact: true }).click();
     const screens = Number(/of (\d+) screens/.exec(await state.textContent())[1]);
     // A change makes all of it again: undo is one, and the page reports when the first and the last have come.
     await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Layout" }).click();

@@ -332,7 +332,7 @@ test(
     mkdirSync(join(folder, "buttons"), { recursive: true });
     writeFileSync(join(folder, "buttons", "pump.png"), files["looks/png-1x/pump-rest.png"]);
     writeFileSync(join(folder, "towline_on.png"), files["looks/png-1x/towline-held.png"]);
-    await page.getByLabel("Folder of game art to import").setInputFiles(folder);
+    await page.getByLabel("Folder of pictures to import").setInputFiles(folder);
     await expect(dialogue.getByLabel("Look for pump.png")).toHaveValue("pump rest");
     await expect(dialogue.getByLabel("Look for towline_on.png")).toHaveValue("towline held");
   },

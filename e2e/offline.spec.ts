@@ -41,7 +41,7 @@ async function heldBack(page: Page, button: Locator): Promise<Locator> {
   await field.fill("Wheel");
   // A click that takes no focus: a pointer would leave the field, which enters what is in it.
   await button.evaluate((element: HTMLElement) => element.click());
-  await expect(page.getByText("has unsaved text")).toBeVisible();
+  await expect(page.getByText(/has unsaved text|typed and not entered/)).toBeVisible();
   return field;
 }
 const view = (page: Page, word: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: word });
@@ -75,7 +75,7 @@ test(
     }
     // Parts whose scripts had not been fetched: a chart, Settle in its worker, the history, the words, a dialogue.
     await view(page, "Screens").click();
-    await page.getByRole("button", { name: "spans", exact: true }).click();
+    await page.getByRole("button", { name: "Spans", exact: true }).click();
     await expect(page.getByTestId("spans-state")).toHaveText("ready");
     await expect(page.getByTestId("span-chart").locator("svg").first()).toBeVisible();
     await view(page, "Layout").click();

@@ -119,7 +119,7 @@ test("the landing area is drawn as part of its stick and dragged by its edges; t
   expect(left).toBeGreaterThan(0);
   expect(left + (await width("helm"))).toBeCloseTo(1200, 6);
   expect([await landing("stick").getAttribute("x"), await width("stick")]).toEqual(["1200", 1200 - left]);
-  expect(await landing("stick").getAttribute("height")).toBe("1080");
+  expect(Number(await landing("stick").getAttribute("height"))).toBeLessThan(1080);
 });
 
 test("snapping: an edge meets an edge, the guide says how far, and Alt lets go of it", async ({ page }) => {

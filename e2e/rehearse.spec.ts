@@ -83,7 +83,7 @@ test(
     await expect(value(page, "helm")).toHaveText(/^0\.\d+, 0\.\d+$/);
     await expect(pinRow(page, 1)).toContainText("helm");
     const pushed = await settled(page, "helm");
-    await page.getByRole("button", { name: "pin", exact: true }).click();
+    await page.getByRole("button", { name: "Pin", exact: true }).click();
     const horn = await middleOf(page, "horn");
     await stroke(page, horn, horn);
     await expect(pinRow(page, 2)).toContainText("horn");
@@ -177,7 +177,7 @@ test("controls are switched off, one is hidden, the game begins anew, the mouse 
   await press("false");
   await page.getByRole("button", { name: "Show horn again" }).click();
   await press("true");
-  const controls = page.getByRole("button", { name: "controls", exact: true });
+  const controls = page.getByRole("button", { name: "Controls", exact: true });
   await controls.click();
   await press("false");
   await controls.click();
@@ -246,7 +246,7 @@ test("appearance is rehearsed: what shows on each device at first, after a touch
   const helm = await at(page, ...HELM);
   await page.mouse.click(helm.x, helm.y);
   await expect(told).toContainText("after a touch: controls are shown");
-  await page.getByRole("button", { name: "values", exact: true }).click();
+  await page.getByRole("button", { name: "Values", exact: true }).click();
   await expect(page.getByTestId("value-line")).toContainText("helm 0.00, 0.00 · lamp");
   await page.mouse.move(helm.x, helm.y);
   await page.mouse.down();

@@ -56,7 +56,7 @@ test("a screen's faces stand at its corners and open; its moments stand side by 
   await page.getByRole("complementary", { name: "Findings" }).getByRole("button", { name: "Open on the bench" }).click();
   await expect(page).toHaveURL(/\/layout$/);
   // The face that was opened is the one on the bench.
-  await expect(page.getByRole("button", { name: "left hand", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "Left hand", exact: true })).toHaveAttribute("aria-pressed", "true");
   await expect(page.getByLabel("Player's size")).toHaveValue("1.3");
 });
 
@@ -85,7 +85,7 @@ test("the grid: each cell has its worst finding; by keys from cell to cell; a ce
   await expect(finding).toContainText("blocker");
   await finding.getByRole("button").first().click();
   await expect(page).toHaveURL(/\/layout$/);
-  await expect(page.getByRole("button", { name: "left hand", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "Left hand", exact: true })).toHaveAttribute("aria-pressed", "true");
   await expect(page.getByLabel("Player's size")).toHaveValue("1.3");
   await expect(page.getByLabel("Moment")).toHaveValue("alongside");
 });

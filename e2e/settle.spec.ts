@@ -39,7 +39,7 @@ test("Screens, the first draft, both hands: from its blockers to none in two cli
   const screens = isStorm ? 24 : 6;
   if (!isStorm) await page.getByRole("complementary", { name: "Filter" }).getByLabel("Class").selectOption("tablet");
   await expect(page.getByTestId("screens-judged")).toContainText(`${screens} of 24 screens`);
-  await page.getByRole("button", { name: "grid", exact: true }).click();
+  await page.getByRole("button", { name: "Grid", exact: true }).click();
   await page.getByRole("button", { name: `settle these ${screens}…` }).click();
   await expect(panel(page).getByTestId("settle-state")).toContainText(new RegExp(`remaining, in ${2 * screens} cases|Checking ${2 * screens} cases`));
   await expect(take(page)).toBeVisible();

@@ -40,10 +40,10 @@ async function ticksWith(page: Page, action: string, text: string, step = 6): Pr
 
 test("a take is recorded, kept over a reload, played again with its fingers, named, removed and brought back", async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByRole("button", { name: "record", exact: true }).click();
+  await page.getByRole("button", { name: "Record", exact: true }).click();
   await expect(page.getByTestId("recorded")).toBeVisible();
   await hoot(page);
-  await page.getByRole("button", { name: "stop", exact: true }).click();
+  await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(takeButton(page, "take 1")).toBeVisible();
   await page.reload();
   await takeButton(page, "take 1").click();
@@ -77,7 +77,7 @@ test("what was played in the last half minute is kept after the fact; where noth
 
 test("an edit of the layout ends a take and begins the next", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/rehearse");
-  await page.getByRole("button", { name: "record", exact: true }).click();
+  await page.getByRole("button", { name: "Record", exact: true }).click();
   await hoot(page);
   await expect(page.getByTestId("recorded")).toHaveText(/0:0[1-9]/);
   await page.getByLabel("Control whose feel is open").selectOption("helm");
@@ -85,7 +85,7 @@ test("an edit of the layout ends a take and begins the next", { tag: "@storm" },
   await expect(takeButton(page, "take 1")).toBeVisible();
   await expect(page.getByTestId("recorded")).toBeVisible();
   await hoot(page);
-  await page.getByRole("button", { name: "stop", exact: true }).click();
+  await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(takeButton(page, "take 2")).toBeVisible();
 });
 

@@ -94,7 +94,7 @@ const PICTURES = [
     "dark",
     async (page) => {
       await menu(page, "Brackwater, first draft");
-      await page.getByRole("button", { name: "grid", exact: true }).click();
+      await page.getByRole("button", { name: "Grid", exact: true }).click();
       await page.getByRole("button", { name: /^settle these/ }).click();
       await page.getByRole("button", { name: "Apply", exact: true }).waitFor({ timeout: 120_000 });
       await page.locator('[data-grid-row="log"] button').nth(4).click();
@@ -181,7 +181,7 @@ const PICTURES = [
     "light",
     async (page) => {
       await menu(page, "Brackwater, first draft");
-      await page.getByRole("button", { name: "grid", exact: true }).click();
+      await page.getByRole("button", { name: "Grid", exact: true }).click();
       await page.waitForTimeout(2500);
       await page.locator('[data-grid-row="nudge"] button').nth(7).click();
       await page.waitForTimeout(800);
@@ -193,7 +193,7 @@ const PICTURES = [
     "dark",
     async (page) => {
       await menu(page, "Brackwater, first draft");
-      await page.getByRole("button", { name: "spans", exact: true }).click();
+      await page.getByRole("button", { name: "Spans", exact: true }).click();
       await page.getByTestId("spans-state").filter({ hasText: "ready" }).waitFor();
       const plot = await page.getByTestId("span-plot").boundingBox();
       await page.mouse.move(plot.x + plot.width * 0.52, plot.y + 120);
@@ -204,7 +204,7 @@ const PICTURES = [
     "/screens",
     "light",
     async (page) => {
-      await page.getByRole("button", { name: "map", exact: true }).click();
+      await page.getByRole("button", { name: "Map", exact: true }).click();
       await page
         .getByTestId("map-state")
         .filter({ hasText: /^worked out$/ })
@@ -220,7 +220,7 @@ const PICTURES = [
     "light",
     async (page) => {
       await menu(page, "Brackwater, first draft");
-      await page.getByRole("button", { name: "misses", exact: true }).click();
+      await page.getByRole("button", { name: "Misses", exact: true }).click();
       await page.getByTestId("miss-move").waitFor({ timeout: 60_000 });
       await page.locator('[data-table-row="pause"] button').nth(5).click();
     },

@@ -30,7 +30,7 @@ export function AddAction() {
         autoComplete="off"
         onChange={(event) => setName(event.target.value)}
       />
-      <span className="caption">kind</span>
+      <span className="caption">Kind</span>
       <select
         aria-label="Kind of the new action"
         {...readingProps(says("action.newKind"), kind)}

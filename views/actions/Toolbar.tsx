@@ -53,7 +53,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
       />
       {moments.length > 0 && (
         <span className="flex items-center gap-1">
-          <span className="caption">used</span>
+          <span className="caption">Used</span>
           <select
             aria-label="Filter by moment"
             {...readingProps(says("sheet.moment"), moments.find((m) => m.id === moment)?.name ?? "any moment")}

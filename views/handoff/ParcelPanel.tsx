@@ -102,7 +102,7 @@ export function ParcelPanel(props: Props) {
         </button>
         {copyable !== null && (
           <button type="button" className="push" aria-label={`Copy the ${title}`} onClick={() => copy(copyable)} {...readingProps(says("handoff.copy"))}>
-            <Copy size={14} /> copy
+            <Copy size={14} /> Copy
           </button>
         )}
       </div>

@@ -26,7 +26,7 @@ export function ComparePanel({ named }: { named: readonly KeptState[] }) {
       <h3 className="heading px-1">Compare</h3>
       <div className="grid grid-cols-[1fr_auto_1fr] items-center gap-1.5">
         <VersionSelect label="Compare this version" value={was} named={named} onChoose={setWas} onProblem={setProblem} />
-        <span className="caption">with</span>
+        <span className="caption">With</span>
         <VersionSelect label="With this version" value={is} named={named} onChoose={(choice) => setIs(choice ?? NOW)} onProblem={setProblem} />
       </div>
       {problem !== "" && (
@@ -60,7 +60,7 @@ function Differences({ was, is }: { was: Layout; is: Layout }) {
         <p className="caption">Measured on {screen.name}.</p>
         {path === "/layout" ? (
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" checked={onGlass} onChange={(event) => setOnGlass(event.target.checked)} /> overlaid on the bench
+            <input type="checkbox" checked={onGlass} onChange={(event) => setOnGlass(event.target.checked)} /> Overlaid on the bench
           </label>
         ) : (
           <ViewLink to="/layout" className="text-accent underline">

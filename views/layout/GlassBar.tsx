@@ -125,7 +125,7 @@ const PlayerTools = memo(function PlayerTools() {
         {...readingProps(says("bar.hand"), handed === "left" ? "yes" : "no")}
         onClick={() => session.showPlayer({ handed: handed === "left" ? "right" : "left" })}
       >
-        left hand
+        Left hand
       </button>
       <select
         aria-label="Player's size"
@@ -164,7 +164,7 @@ function HoldSwitch() {
       {...readingProps(says("bar.hold"), holds ? "yes" : "no")}
       onClick={() => void switchHolding(session)}
     >
-      hold all screens
+      Hold all screens
     </button>
   );
 }

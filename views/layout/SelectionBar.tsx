@@ -222,7 +222,7 @@ function Notes({ context, keys }: { context: EditContext; keys: readonly string[
             )
           }
         >
-          changed here · reset
+          Changed here · reset
         </button>
       )}
     </span>

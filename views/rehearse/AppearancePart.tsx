@@ -17,7 +17,7 @@ export function AppearancePart() {
         {appearanceWords(appear, appearance)}
       </span>
       <span className="ml-auto flex items-center gap-1">
-        <span className="caption">try</span>
+        <span className="caption">Try</span>
         {([null, "touch", "key", "pad"] as const).map((used) => (
           <button
             key={used ?? "first"}

@@ -60,12 +60,12 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
           aria-label={`${control.name} shows`}
           onClick={() => setStage({ hidden: isHidden ? hidden.filter((id) => id !== control.id) : [...hidden, control.id] })}
         >
-          shown
+          Shown
         </button>
       </header>
       {hidden.length > 0 && (
         <p className="flex flex-wrap items-center gap-1">
-          <span className="caption">hidden</span>
+          <span className="caption">Hidden</span>
           {layout.controls
             .filter((c) => hidden.includes(c.id))
             .map((c) => (

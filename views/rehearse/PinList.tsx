@@ -140,7 +140,7 @@ function PinRow({ pin, tools, layout, screen }: { pin: TouchPin } & Omit<Props, 
           onClick={() => give({ kind: "loop", number, speed: state.kind === "loop" ? null : 1 })}
           {...readingProps(says("pins.loop"))}
         >
-          loop
+          Loop
         </button>
         {state.kind === "loop" && (
           <span role="group" aria-label={`Speed of pin ${number}`} className="flex">

@@ -46,13 +46,13 @@ export function SideBySide({ control }: { control: Control }) {
             <span className="mx-1 h-4 w-px bg-rule" />
             {(["a", "b"] as const).map((side) => (
               <button key={side} type="button" className={BUTTON} onClick={() => choose(side)} {...readingProps(says("sides.choose"), side.toUpperCase())}>
-                keep {side.toUpperCase()}
+                Keep {side.toUpperCase()}
               </button>
             ))}
           </>
         ) : (
           <button type="button" className={BUTTON} onClick={() => keepAsA(id, control)} {...readingProps(says("sides.keep"))}>
-            keep as A, try B
+            Keep as A, try B
           </button>
         )}
         {FEEL_STARTS[control.kind].map(({ name, plain, feel }) => (

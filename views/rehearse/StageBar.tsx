@@ -56,7 +56,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
     <div role="group" aria-label="Stage" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5">
       {canTug && (
         <Choice
-          name="game"
+          name="Scene"
           label="Scene"
           value={isYard ? "yard" : "tug"}
           options={[
@@ -68,7 +68,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         />
       )}
       <Choice
-        name="screen"
+        name="Screen"
         label="Screen"
         value={benchScreenOf(layout).name}
         options={same(shelfOf(layout).map((s) => s.name))}
@@ -76,7 +76,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         onChange={(screen) => session.remember({ screen })}
       />
       <Choice
-        name="hand"
+        name="Hand"
         label="Hand"
         value={handed}
         options={same(["right", "left"])}
@@ -84,7 +84,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         onChange={(hand) => session.showPlayer({ handed: hand === "left" ? "left" : "right" })}
       />
       <Choice
-        name="size"
+        name="Size"
         label="Size of the player"
         value={String(playerSize)}
         options={same(sizes)}
@@ -94,7 +94,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       {isYard && <MomentChoice />}
       <LanguageChoice />
       <Choice
-        name="ticks"
+        name="Ticks"
         label="Ticks per second"
         value={String(stage.hz)}
         options={same(HZ_CHOICES, " per second")}
@@ -102,7 +102,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         onChange={(hz) => setStage({ hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
       />
       <Choice
-        name="areas"
+        name="Areas"
         label="Areas over the glass"
         value={stage.overlays}
         options={[
@@ -114,7 +114,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         onChange={(overlays) => setStage({ overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
       />
       <Choice
-        name="device"
+        name="Device"
         label="Device"
         value={stage.appearance?.device ?? ""}
         options={[["", "any"], ...same(DEVICES)]}
@@ -125,7 +125,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         }}
       />
       <Choice
-        name="mouse"
+        name="Mouse"
         label="Mouse"
         value={stage.mouseIsItself ? "itself" : "finger"}
         options={[
@@ -135,14 +135,14 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         reads="stage.mouse"
         onChange={(mouse) => setStage({ mouseIsItself: mouse === "itself" })}
       />
-      <Toggle word="pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage({ isPinning: !stage.isPinning })} />
-      <Toggle word="controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
-      <Toggle word="values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage({ showsValues: !stage.showsValues })} />
+      <Toggle word="Pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage({ isPinning: !stage.isPinning })} />
+      <Toggle word="Controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
+      <Toggle word="Values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage({ showsValues: !stage.showsValues })} />
       <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
         Restart
       </button>
       <Choice
-        name="shown"
+        name="Zoom"
         label="Zoom"
         value={stage.size}
         options={same(SIZE_CHOICES)}

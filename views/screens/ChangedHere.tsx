@@ -37,7 +37,7 @@ export function ChangedHere() {
         </h2>
         {!isAll && (
           <button type="button" className="push mt-1 h-6" onClick={() => setScreens({ cell: null })}>
-            on all screens
+            On all screens
           </button>
         )}
       </header>

@@ -35,7 +35,7 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
       <section aria-label="Changed" className="flex min-h-0 min-w-0 flex-col">
         <header className="flex flex-wrap items-center gap-3 px-4 pt-2 pb-1">
           <h2 className="font-semibold">Current findings</h2>
-          <span className="caption">compared with</span>
+          <span className="caption">Compared with</span>
           <span className="w-56" {...readingProps(says("changed.against"), against ? choiceWord(against) : "nothing yet")}>
             <VersionSelect
               label="Compared version"

@@ -112,12 +112,12 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
               <ScreenHead key={i} name={columnName(column, screens)} />
             ))}
             <th scope="col" className="border-l border-edge px-2 pb-1 align-bottom font-normal">
-              all
+              All
             </th>
           </tr>
           <tr>
             <th scope="row" className="sticky left-0 z-10 border-b border-edge bg-paper px-3 text-left font-semibold">
-              everything
+              Everything
             </th>
             {columns.map((column, i) =>
               cell(cellIn(grid.columns, column), { row: 0, column: i, subject: "", label: `all of it on ${columnName(column, screens)}` }),

@@ -52,7 +52,7 @@ export function MapLook() {
     <div className="flex h-full min-h-0 flex-col">
       <SizeSliders size={size} onSize={setSize}>
         <label className="flex items-center gap-1.5">
-          <span className="caption">player</span>
+          <span className="caption">Player</span>
           <Select
             label="Player of the map"
             reads={says("map.face")}
@@ -62,7 +62,7 @@ export function MapLook() {
           />
         </label>
         <label className="flex items-center gap-1.5">
-          <span className="caption">contours</span>
+          <span className="caption">Contours</span>
           <Select
             label="Contour lines"
             className="max-w-[15rem]"
@@ -77,7 +77,7 @@ export function MapLook() {
         </label>
         <label className="flex min-h-6 items-center gap-1.5" {...readingProps(says("map.everywhere"), leavesOut ? "hidden" : "shown")}>
           <input type="checkbox" className="accent-[var(--accent)]" checked={leavesOut} onChange={(event) => setLeavesOut(event.target.checked)} />
-          <span className="caption">hide findings that hold everywhere</span>
+          <span className="caption">Hide findings that hold everywhere</span>
         </label>
         <span className="caption ml-auto" role="status" data-testid="map-state">
           {isWhole ? "ready" : `${Math.floor(doneShare(all) * 100)} % computed`}

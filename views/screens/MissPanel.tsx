@@ -45,9 +45,9 @@ export function MissPanel({ pair, isWhole, shown }: Props) {
           <table className="w-full text-[0.6875rem]" data-testid="who-takes">
             <thead className="text-left text-muted">
               <tr>
-                <th className="font-normal">meant for</th>
-                <th className="pr-3 text-right font-normal">gets</th>
-                <th className="font-normal">the rest goes to</th>
+                <th className="font-normal">Meant for</th>
+                <th className="pr-3 text-right font-normal">Gets</th>
+                <th className="font-normal">The rest goes to</th>
               </tr>
             </thead>
             <tbody>

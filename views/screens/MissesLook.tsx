@@ -55,7 +55,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
             {done < screens.length ? `${done} of ${counted(screens.length, "screen")} computed` : "ready"}
           </span>
           <label className="ml-auto flex items-center gap-1.5">
-            <span className="caption">player</span>
+            <span className="caption">Player</span>
             <Select
               label="Player of the misses"
               reads={says("misses.face")}
@@ -66,7 +66,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
           </label>
           {layout.moments.length > 1 && (
             <label className="flex items-center gap-1.5">
-              <span className="caption">moment</span>
+              <span className="caption">Moment</span>
               <Select
                 label="Moment of the misses"
                 reads={says("misses.moment")}

@@ -42,6 +42,8 @@ function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
   }, [layout, screens, judged, filter, order, grouping]);
 }
 
+const LOOK_NAME: Readonly<Record<ScreenLook, string>> = { shelf: "Shelf", grid: "Grid", spans: "Spans", map: "Map", misses: "Misses", changed: "Changed" };
+
 export function ScreensView() {
   const all = useFacesOf();
   const { screens, faces, judged, done, layout } = all;
@@ -79,7 +81,7 @@ export function ScreensView() {
                   onClick={() => setScreens({ look: one })}
                   {...readingProps(says(`screens.${one}`), one)}
                 >
-                  {one}
+                  {LOOK_NAME[one]}
                 </button>
               ))}
             </div>
@@ -96,7 +98,7 @@ export function ScreensView() {
                 onClick={() => setScreens({ against: null })}
                 {...readingProps(says("changed.end"), choiceWord(against))}
               >
-                compared with {choiceWord(against)} ✕
+                Compared with {choiceWord(against)} ✕
               </button>
             )}
             <span className="caption ml-auto" data-testid="screens-judged">
@@ -109,15 +111,15 @@ export function ScreensView() {
               onClick={settleShown}
               {...readingProps(says("settle.open"), shown === 1 ? "this screen" : `these ${shown} screens`)}
             >
-              <span className="max-[68rem]:hidden">settle these {shown}…</span>
-              <span className="min-[68rem]:hidden">settle…</span>
+              <span className="max-[68rem]:hidden">Settle these {shown}…</span>
+              <span className="min-[68rem]:hidden">Settle…</span>
             </button>
             <button type="button" className="push h-7" onClick={() => setShowsReport(true)} {...readingProps(says("screens.report"))}>
-              report…
+              Report…
             </button>
             {showsReport && <ReportDialogue all={all} shown={groups.flatMap((g) => g.places)} onClose={() => setShowsReport(false)} />}
             <button type="button" className="push h-7" onClick={() => setShowsOwn(true)} {...readingProps(says("screens.own"))}>
-              your screens…
+              Your screens…
             </button>
             {showsOwn && <OwnScreensDialogue onClose={() => setShowsOwn(false)} />}
           </header>

@@ -47,7 +47,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
         <header className="flex flex-wrap items-center gap-3 px-5 pt-3 pb-1">
           <h2 className="font-semibold">True relative size</h2>
           <label className="ml-auto flex items-center gap-2">
-            <span className="caption">size</span>
+            <span className="caption">Size</span>
             <input
               type="range"
               min={0.6}
@@ -67,7 +67,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
               onClick={() => setScreens({ moments: !moments })}
               {...readingProps(says("screens.moments"), moments ? "yes" : "no")}
             >
-              moments side by side
+              Moments side by side
             </button>
           )}
         </header>

@@ -61,7 +61,7 @@ function PartSlider() {
   const part = useSettle((s) => s.part);
   return (
     <div className="grid grid-cols-[auto_1fr_auto] items-center gap-2">
-      <span className="caption">before</span>
+      <span className="caption">Before</span>
       <RangeSlider
         label="From before to after"
         value={[part]}
@@ -72,7 +72,7 @@ function PartSlider() {
         reads={says("settle.part")}
         shown={percent(part)}
       />
-      <span className="caption">after</span>
+      <span className="caption">After</span>
     </div>
   );
 }

@@ -144,7 +144,7 @@ function Acceptance({ finding }: { finding: Finding }) {
   if (!asking)
     return (
       <button className="h-6 px-1 text-muted underline" onClick={() => setAsking(true)} {...readingProps(says("finding.accept"))}>
-        accept…
+        Accept…
       </button>
     );
   return (
@@ -170,7 +170,7 @@ function Acceptance({ finding }: { finding: Finding }) {
           setAsking(false);
         }}
       />
-      <button className="h-6 px-1 underline">accept</button>
+      <button className="h-6 px-1 underline">Accept</button>
     </form>
   );
 }

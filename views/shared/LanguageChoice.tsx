@@ -14,7 +14,7 @@ export function LanguageChoice() {
   const shown = language !== null && known.includes(language) ? language : "";
   return (
     <label className="flex items-center gap-1">
-      <span className="caption">words</span>
+      <span className="caption">Words</span>
       <select
         aria-label="Word language"
         className="box h-6 px-0.5 text-[0.6875rem]"

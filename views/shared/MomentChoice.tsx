@@ -11,7 +11,7 @@ export function MomentChoice() {
   if (moments.length === 0) return null;
   return (
     <label className="flex items-center gap-1.5">
-      <span className="caption">moment</span>
+      <span className="caption">Moment</span>
       <select
         aria-label="Moment shown"
         {...readingProps(says("strip.moment"), moments.find((m) => m.id === moment)?.name ?? "every moment")}

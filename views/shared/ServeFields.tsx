@@ -45,7 +45,7 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
   return (
     <>
       <SwitchField
-        label="repeats while held"
+        label="Repeats while held"
         word="Repeats"
         value={repeat !== undefined}
         reads={says("serves.repeat")}
@@ -91,12 +91,12 @@ interface ScaleProps {
 /** By how much what comes is taken: one number, or one for each way. */
 export function ServeScaleFields({ action, pair, value, unit, onChange }: ScaleProps) {
   const [x, y] = Array.isArray(value) ? value : [value, value];
-  if (!pair) return <NumberField label="times" step={0.1} value={x} unit={unit} reads={says("serves.times", { action })} onChange={onChange} />;
+  if (!pair) return <NumberField label="Times" step={0.1} value={x} unit={unit} reads={says("serves.times", { action })} onChange={onChange} />;
   const put = (nx: number, ny: number) => onChange(nx === ny ? nx : [nx, ny]);
   return (
     <>
-      <NumberField label="x times" step={0.1} unit={unit} value={x} reads={says("serves.timesX")} onChange={(next) => put(next, y)} />
-      <NumberField label="y times" step={0.1} unit={unit} value={y} reads={says("serves.timesY")} onChange={(next) => put(x, next)} />
+      <NumberField label="X times" step={0.1} unit={unit} value={x} reads={says("serves.timesX")} onChange={(next) => put(next, y)} />
+      <NumberField label="Y times" step={0.1} unit={unit} value={y} reads={says("serves.timesY")} onChange={(next) => put(x, next)} />
     </>
   );
 }

@@ -81,7 +81,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       </div>
       <KindField action={action} />
       <ChoiceField
-        label="wanted"
+        label="Used"
         reads={says("action.wanted", { action: name })}
         value={action.touch}
         options={[
@@ -92,18 +92,18 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       />
       <SwitchField
         after
-        label="read by the game"
+        label="Read by the game"
         reads={says("action.read", { action: name })}
         value={action.read}
         onChange={(read) => change("reading", { read })}
       />
       {layout.moments.length > 0 && (
-        <Chips label="moments" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
+        <Chips label="Moments" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
       )}
       {(action.kind === "axis" || action.kind === "vector") && (
         <div role="group" aria-label="Smoothing" className="grid gap-1">
           <NumberField
-            label="rise"
+            label="Rise"
             unit="ms"
             reads={says("action.rise", { action: name })}
             min={0}
@@ -113,7 +113,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
             onChange={(riseMs) => change("rise", { riseMs })}
           />
           <NumberField
-            label="fall"
+            label="Fall"
             unit="ms"
             reads={says("action.fall", { action: name })}
             min={0}
@@ -125,7 +125,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
           <EasePicture action={action} />
           {(action.riseMs > 0 || action.fallMs > 0) && (
             <ChoiceField
-              label="slowed"
+              label="Smoothing of"
               reads={says("action.slowed")}
               value={action.ease}
               options={[
@@ -136,7 +136,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
             />
           )}
           <ChoiceField
-            label="together"
+            label="Together"
             reads={says("action.together")}
             value={action.combine}
             options={[

@@ -68,7 +68,7 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
         </select>
       )}
       {moments.length > 0 && (
-        <Chips label="shows in" items={moments.map((m) => ({ id: m.id, word: m.name, on: control.moments.includes(m.id) }))} onToggle={toggle} />
+        <Chips label="Visible in" items={moments.map((m) => ({ id: m.id, word: m.name, on: control.moments.includes(m.id) }))} onToggle={toggle} />
       )}
     </section>
   );

@@ -38,7 +38,7 @@ export function KindField({ action, bare = false }: { action: Action; bare?: boo
   );
   return (
     <>
-      {bare ? field : <Labelled label="kind">{field}</Labelled>}
+      {bare ? field : <Labelled label="Kind">{field}</Labelled>}
       {asked && (
         <div
           role="group"

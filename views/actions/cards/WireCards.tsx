@@ -35,14 +35,14 @@ export function ServeCard({ control, index, data }: { control: Control; index: n
         onRemove={() => removeWire(session, id, index)}
       />
       <ChoiceField
-        label="by port"
+        label="Port"
         reads={says("serves.port", { action: serve.action })}
         value={serve.port}
         options={ports.map((p) => [p, p])}
         onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
       />
       <ChoiceField
-        label="action"
+        label="Action"
         reads={says("wire.leadsTo")}
         value={others.some((a) => a.name === serve.action) ? serve.action : null}
         options={others.map((a) => [a.name, a.name])}

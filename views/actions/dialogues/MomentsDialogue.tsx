@@ -169,7 +169,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
           <thead className="sticky top-0 bg-sheet">
             <tr>
               <th scope="col" className="heading px-2 py-1 text-left font-normal">
-                {of === "controls" ? "on the glass" : "action"}
+                {of === "controls" ? "On the glass" : "Action"}
               </th>
               {moments.map((m) => (
                 <th key={m.id} scope="col" className="px-2 py-1 text-[0.6875rem] font-normal">
@@ -177,7 +177,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
                 </th>
               ))}
               <th scope="col" className="px-2 py-1 text-[0.6875rem] font-normal">
-                all
+                All
               </th>
             </tr>
           </thead>
@@ -209,7 +209,7 @@ function MomentGrid({ layout }: { layout: Layout }) {
                     aria-label={`${row.word} in every moment`}
                     onClick={() => row.set(moments.map((m) => m.id))}
                   >
-                    all
+                    All
                   </button>
                 </td>
               </tr>

@@ -157,10 +157,10 @@ function Matching({ from, onDone }: { from: Layout; onDone: () => void }) {
         <header className="mb-1 flex items-center gap-2">
           <h3 className="heading">Controls</h3>
           <button className="h-6 px-1 text-[0.6875rem] underline" onClick={() => setControls(new Map(from.controls.map((c) => [c.id, "control"])))}>
-            all
+            All
           </button>
           <button className="h-6 px-1 text-[0.6875rem] underline" onClick={() => setControls(new Map())}>
-            none
+            None
           </button>
         </header>
         <ul className="grid max-h-[12.5rem] grid-cols-2 gap-x-4 overflow-auto border border-rule p-1">

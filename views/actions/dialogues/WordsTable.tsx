@@ -32,16 +32,16 @@ export function WordsTable({ from, here, matches, words, wrong, byHand, onChoose
           <thead className="sticky top-0 bg-sheet">
             <tr className="caption">
               <th scope="col" className="px-2 py-1 font-normal">
-                in the other layout
+                In the other layout
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
-                match
+                Match
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
-                action here
+                Action here
               </th>
               <th scope="col" className="px-2 py-1 font-normal">
-                does not fit
+                Does not fit
               </th>
             </tr>
           </thead>

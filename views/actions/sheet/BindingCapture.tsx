@@ -174,7 +174,7 @@ function BindingCapture({ action }: { action: Action }) {
           </ul>
         )}
         <div role="group" aria-label="Mouse" className="flex flex-wrap items-center gap-1">
-          <span className="caption w-10">mouse</span>
+          <span className="caption w-10">Mouse</span>
           {MOUSE_ENDS.map((end) => (
             <button
               key={end}
@@ -189,7 +189,7 @@ function BindingCapture({ action }: { action: Action }) {
           ))}
         </div>
         <div className="flex flex-wrap items-center gap-1">
-          <span className="caption w-10">keys</span>
+          <span className="caption w-10">Keys</span>
           {CHOSEN_KEYS.map((end) => (
             <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => choose(end)}>
               {endWord(end)}

@@ -92,7 +92,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
               aria-label={`Create ${withArticle(fittingKind(action.kind))} for ${name} on the bench`}
               title="Creates a control that fits this action on the bench"
             >
-              create {withArticle(fittingKind(action.kind))}
+              Create {withArticle(fittingKind(action.kind))}
             </button>
           )}
         </p>

@@ -153,7 +153,7 @@ function ServeRow({
               className="shrink-0 underline"
               onClick={() => session.edit(`bind ${control.name} to ${near}`, (l) => changeServe(l, id, index, { action: near }))}
             >
-              use {near}
+              Use {near}
             </button>
           )}
         </span>

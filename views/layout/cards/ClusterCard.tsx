@@ -91,7 +91,7 @@ export function ZoneCard({ context, id }: { context: EditContext; id: string }) 
       <p className="text-muted">Controls must leave this free: it belongs to the game’s own picture.</p>
       <SwitchField
         after
-        label="the game takes taps here"
+        label="The game takes taps here"
         reads={says("zone.taps")}
         value={zone.taps}
         onChange={(taps) => session.edit(`taps in ${zone.name}`, (l) => changeTaps(l, id, taps))}

@@ -32,7 +32,7 @@ function SettleButton() {
       onClick={() => settleBench(session)}
       {...readingProps(says("settle.open"), `these ${count} screens`)}
     >
-      settle these {count} screens
+      Settle these {count} screens
     </button>
   );
 }

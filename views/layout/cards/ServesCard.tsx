@@ -112,7 +112,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
           ■ not read by the game
           {near && (
             <button className="ml-1 underline" onClick={() => change("action", { action: near })}>
-              use {near}
+              Use {near}
             </button>
           )}
         </p>

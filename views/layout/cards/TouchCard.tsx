@@ -130,7 +130,7 @@ export const TouchCard = memo(
                   className="min-h-6 font-sans text-accent underline"
                   onClick={() => session.edit(`reset the hit area of ${one.name}`, (l) => handBack(l, arrangement, one.id, "hit"))}
                 >
-                  reset
+                  Reset
                 </button>
               )}
             </span>

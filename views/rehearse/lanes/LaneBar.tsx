@@ -59,11 +59,11 @@ export function LaneBar({ lanes, transport }: { lanes: Lanes; transport?: ReactN
         onClick={() => view.cursor !== null && give({ kind: "mark", tick: view.cursor })}
         {...readingProps(says("lanes.mark"))}
       >
-        mark
+        Mark
       </button>
       {a !== undefined && (
         <button type="button" className={BUTTON} onClick={() => give({ kind: "no marks" })} {...readingProps(says("lanes.noMarks"))}>
-          no marks
+          No marks
         </button>
       )}
       <span className="figure ml-1 text-[0.6875rem] text-muted" data-testid="lane-read">

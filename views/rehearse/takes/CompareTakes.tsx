@@ -39,7 +39,7 @@ export function CompareTakes({ list, read, onClose }: Props) {
         <Choice label="B" value={b} options={sides} onChange={(side) => setB(side as Side)} />
         <label className="flex items-center gap-1.5" {...readingProps(says("takes.carries"), carries ? "yes" : "no")}>
           <input type="checkbox" className="accent-[var(--accent)]" checked={carries} onChange={(event) => setCarries(event.target.checked)} />
-          move touches with their controls
+          Move touches with their controls
         </label>
       </div>
       {found === null && <p className="caption">Comparing…</p>}

@@ -20,7 +20,7 @@ export function RecordBar({ recording }: { recording: SegmentRecording }) {
         {...readingProps(says(isRecording ? "takes.stop" : "takes.record"))}
       >
         {isRecording ? <Square size={10} aria-hidden /> : <Circle size={10} fill="currentColor" aria-hidden />}
-        {isRecording ? "stop" : "record"}
+        {isRecording ? "Stop" : "Record"}
       </button>
       {isRecording && <Recorded recording={recording} />}
       <button type="button" className={BUTTON} onClick={keepLast} {...readingProps(says("takes.last"))}>

@@ -39,10 +39,10 @@ export function TakeList({ now }: { now: StageNow }) {
       <header className="flex items-center gap-1">
         <h2 className="heading mr-auto">Takes</h2>
         <button type="button" className={SMALL} disabled={list.length === 0} onClick={() => setCompares(true)} {...readingProps(says("takes.compare"))}>
-          compare…
+          Compare…
         </button>
         <button type="button" className={SMALL} onClick={() => file.current?.click()} {...readingProps(says("takes.import"))}>
-          import…
+          Import…
         </button>
         <FileInput ref={file} label="Import a take" accept=".json,.ndjson" onFile={(chosen) => ask(takeIn(chosen))} />
       </header>
@@ -136,7 +136,7 @@ function TakeRow({ one, onOpen, onSave }: RowProps) {
         </button>
       ) : (
         <span className="caption w-6 text-center text-[0.625rem]" title="part of the sample">
-          sample
+          Sample
         </span>
       )}
     </li>

@@ -136,7 +136,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         {field("Height", figures.height, (height) => set({ height }), "px")}
         {field("Density", figures.ppi, (ppi) => set({ ppi }), "ppi")}
         <label className="grid min-w-0 gap-0.5">
-          <span className="caption">or diagonal, inches</span>
+          <span className="caption">Or diagonal, inches</span>
           <input
             className={box}
             inputMode="decimal"
@@ -150,7 +150,7 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
           />
         </label>
         <label className="grid min-w-0 gap-0.5">
-          <span className="caption">or width, mm</span>
+          <span className="caption">Or width, mm</span>
           <input
             className={box}
             inputMode="decimal"
