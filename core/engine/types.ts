@@ -1,18 +1,18 @@
 /**
- * A layout as a game carries it, behind the door of a reader: every default is filled in, nothing needs to be checked again. Values are
- * never changed in place. Lengths are texts of a number and a unit (`12mm`, see placement/length.ts); px are device pixels, origin top
- * left, y down; fractions run from 0 to 1. The meaning of every field is that of the layout file (docs/FORMAT.md).
+ * A validated layout as games load it, with all defaults filled in. Values are immutable. Lengths are strings of a number and a unit
+ * (`12mm`, see placement/length.ts); px are device pixels, origin top left, y down; fractions go from 0 to 1. Fields have the meaning of
+ * the layout file (docs/FORMAT.md).
  */
 import type { LengthText } from "./placement/length";
 
-/** A pair of lengths: across, down. */
+/** A pair of lengths: horizontal, vertical. */
 export type LengthPair = [LengthText, LengthText];
-/** A point of a frame or box, fractions across and down. */
+/** A point of a frame or box, as horizontal and vertical fractions. */
 export type FractionPair = [number, number];
-/** One number for both ways, or one for x and one for y. */
+/** One number for both axes, or one for x and one for y. */
 export type OneOrTwo = number | [number, number];
 
-/** A frame of the screen itself: all of it, what the system leaves free, the picture of the game. */
+/** A frame of the screen: the whole screen, the safe frame, or the picture frame. */
 export type PlainFrame = "screen" | "safe" | "picture";
 /** What a pin is in: a frame of the screen, or a cluster by its id. */
 export type Frame = PlainFrame | { cluster: string };
@@ -22,7 +22,7 @@ export interface Clamp {
   maxMm?: number;
 }
 
-/** A box tied by one its own point (`pivot`) to one of a frame (`anchor`), `offset` apart. */
+/** A box whose point `pivot` is at `offset` from the point `anchor` of a frame. */
 export interface PinIn<F> {
   kind: "pin";
   frame: F;
@@ -32,9 +32,9 @@ export interface PinIn<F> {
   size: LengthPair;
   clamp?: Clamp;
 }
-/** A pin in any frame, a cluster's among them. */
+/** A pin in any frame, including a cluster's. */
 export type Pin = PinIn<Frame>;
-/** A box that runs between two points of a frame, less its insets. */
+/** A box between two points of a frame, reduced by its insets. */
 export interface Span {
   kind: "span";
   frame: PlainFrame;
@@ -47,14 +47,14 @@ export type Placement = Pin | Span;
 /** Where a landing area or a keep-clear zone is: never in a cluster. */
 export type PlainPlacement = PinIn<PlainFrame> | Span;
 
-/** The area that takes touches, about the visual box. `minMm`: each side is raised to it, mm. */
+/** The area that takes touches, around the visual box. `minMm`: minimum of each side, mm. */
 export interface Hit {
   shape: "ellipse" | "box" | "capsule";
   size?: LengthPair;
   grow: LengthText;
   shift: LengthPair;
   minMm: number;
-  /** `own`: what lies below gets no touch; `shared`: it gets it too. */
+  /** `own`: controls below do not get the touch; `shared`: they get it too. */
   sharing: "own" | "shared";
 }
 
@@ -65,20 +65,20 @@ export interface Face {
   ink: string;
   opacity: number;
 }
-/** How a control looks. No look changes geometry or touch. Times in ms. */
+/** The look of a control. It never affects geometry or touches. Times in ms. */
 export interface Look {
   label: string;
-  /** The word by language (a BCP 47 tag). */
+  /** Translations of the label by language (BCP 47 tag). */
   labels: Record<string, string>;
   icon?: string;
   rotateDeg: number;
-  /** Whether the word turns with what is drawn. Played files of earlier versions lack it, and their words turn. */
+  /** Whether the label rotates with the drawing. Missing in earlier played files, where it rotates. */
   turnLabel: boolean;
   rest: Face;
   held: Face;
   away?: { opacity: number; afterMs: number; fadeMs: number };
   hideAtRest: "none" | "knob" | "all";
-  /** The knob's side as a part of the base's. */
+  /** The knob's side as a fraction of the base's. */
   knobSize: number;
   knob?: { rest?: Face; held?: Face };
   home: "now" | "later" | "stay";
@@ -88,16 +88,16 @@ export interface Look {
   art?: { rest?: string; held?: string; knob?: string };
 }
 
-/** From how far the thumb has gone, dead zone taken off, to how much is given: both 0…1. */
+/** The response curve: from deflection without the dead zone to value, both 0…1. */
 export type Curve =
   | { kind: "linear" }
   | { kind: "power"; exponent: number }
   | { kind: "bezier"; x1: number; y1: number; x2: number; y2: number }
   | { kind: "full" };
-/** The ways along which a control moves. */
+/** The axes along which a control moves. */
 export type Axes = "both" | "x" | "y";
 
-/** `inner`, `outer`, `pressAt`, `releaseAt`: parts of the travel, 0…1. `directions`: 0 for any. */
+/** `inner`, `outer`, `pressAt`, `releaseAt`: fractions of the travel, 0…1. `directions`: 0 for any. */
 export interface StickFeel {
   origin: "fixed" | "floating" | "trailing";
   start: "thumb" | "centre";
@@ -113,7 +113,7 @@ export interface StickFeel {
   releaseAt: number;
   holdDeg: number;
 }
-/** `neutral`: a part of half the shorter side; `diagonal`: how wide a diagonal is, degrees. */
+/** `neutral`: fraction of half the shorter side; `diagonal`: width of a diagonal, degrees. */
 export interface DpadFeel {
   ways: 4 | 8;
   neutral: number;
@@ -121,22 +121,22 @@ export interface DpadFeel {
   holdDeg: number;
   slideOut: "keep" | "release";
 }
-/** When a button's press is given (`press`), with the times it goes by, ms; whether a touch may slide onto it, and what becomes of one that leaves. */
+/** When a button presses (`press`), with its times, ms; whether a touch may slide onto it, and what happens when it leaves. */
 export interface ButtonFeel {
   press: "hold" | "latch" | "pulse" | "release" | "long" | "double";
   longMs: number;
   withinMs: number;
   slideIn: boolean;
   slideOut: "keep" | "release";
-  /** How long the device vibrates when a press starts, ms; players alone. */
+  /** Vibration at the start of a press, ms; used by runtimes only. */
   buzzMs: number;
 }
-/** `gain`: what is given for a mm of movement, mm. */
+/** `gain`: motion per mm of movement. */
 export interface TouchpadFeel {
   gain: number;
   axes: Axes;
 }
-/** `distanceMm`: how far it must go, above 0; `directions`: 0 for any; `withinMs`: in what time, 0 for any. */
+/** `distanceMm`: required distance, above 0; `directions`: 0 for any; `withinMs`: time limit, 0 for none. */
 export interface SwipeFeel {
   distanceMm: number;
   directions: number;
@@ -145,7 +145,7 @@ export interface SwipeFeel {
   withinMs: number;
 }
 
-/** What each kind of control can give, by the name of the port. */
+/** The ports of each control kind. */
 export const PORTS = {
   stick: ["vector", "x", "y", "up", "down", "left", "right", "held", "active"],
   dpad: ["vector", "x", "y", "up", "down", "left", "right", "held", "active"],
@@ -160,13 +160,13 @@ export type PortOf<K extends ControlKind> = (typeof PORTS)[K][number];
 /** A port of any kind of control. */
 export type Port = PortOf<ControlKind>;
 
-/** A press given again while its port is true, ms. */
+/** Repetition of a press while its port is true, ms. */
 export interface RepeatTimes {
   delayMs: number;
   intervalMs: number;
   restMs: number;
 }
-/** What a port gives to an action: `value` of a true/false port, `scale` of the others. */
+/** A wire from a port to an action: `value` for boolean ports, `scale` for others. */
 export interface ServeBy<P> {
   port: P;
   action: string;
@@ -182,14 +182,14 @@ interface ControlOf<K extends ControlKind, F> {
   name: string;
   kind: K;
   placement: Placement;
-  /** The moments it shows in, by id; none: never. */
+  /** The ids of moments in which it is visible; empty: never. */
   moments: string[];
   hit: Hit;
   feel: F;
   look: Look;
   serves: ServeBy<PortOf<K>>[];
 }
-/** A stick: where it is, how it feels and looks, what it serves. */
+/** A stick: placement, feel, look and wires. */
 export type StickControl = ControlOf<"stick", StickFeel>;
 /** A d-pad. */
 export type DpadControl = ControlOf<"dpad", DpadFeel>;
@@ -202,7 +202,7 @@ export type SwipeControl = ControlOf<"swipe", SwipeFeel>;
 /** A control of any kind, distinguished by `kind`. */
 export type Control = StickControl | DpadControl | ButtonControl | TouchpadControl | SwipeControl;
 
-/** What an action takes: true/false, −1…1, a vector no longer than 1, or a movement since the last tick. */
+/** The value type of an action: boolean, −1…1, a vector of length at most 1, or the movement since the last tick. */
 export type ActionKind = "press" | "axis" | "vector" | "motion";
 /** A key by its KeyboardEvent.code (UI Events). */
 export interface KeyInput {
@@ -216,7 +216,7 @@ export type PadInput =
   | { button: number; value?: OneOrTwo }
   | { axis: number; scale: number; inner: number; outer: number }
   | { stick: "left" | "right"; scale: OneOrTwo; inner: number; outer: number };
-/** A word the game reads, and what gives to it in addition controls. */
+/** An action of the game with its keys, mouse and pad inputs. */
 export interface PlayedAction {
   name: string;
   kind: ActionKind;
@@ -230,18 +230,18 @@ export interface PlayedAction {
   combine: "sum" | "strongest";
 }
 
-/** A time in the game with its own controls. */
+/** A part of the game with its own controls. */
 export interface Moment {
   id: string;
   name: string;
 }
-/** Controls that stand together: a pin that they are pinned in. */
+/** A group of controls: a pin that serves as their frame. */
 export interface Cluster {
   id: string;
   name: string;
   placement: PinIn<PlainFrame>;
 }
-/** What controls must leave free; `taps`: the game takes taps there itself. */
+/** A keep-clear zone; `taps`: the game takes taps there. */
 export interface KeepClear {
   id: string;
   name: string;
@@ -254,14 +254,14 @@ export interface Range {
   min?: number;
   max?: number;
 }
-/** What an arrangement says of one control, zone or cluster; what is absent holds as in the base. */
+/** The overrides of one control, zone or cluster; missing fields come from the base. */
 export interface Override {
   placement?: Placement;
   hit?: Hit;
   landing?: PlainPlacement;
   hidden: boolean;
 }
-/** Other places on some screens: the first whose ranges hold the screen applies. */
+/** An arrangement: overrides for some screens. The first whose ranges contain the screen applies. */
 export interface Arrangement {
   id: string;
   name: string;
@@ -276,7 +276,7 @@ export interface Picture {
   data: string;
 }
 
-/** What a unit keeps from screen to screen: its millimetres (share 0), its share of the screen (1), or a mix. */
+/** The scale of a layout unit: constant millimetres (share 0), constant share of the screen (1), or a mix. */
 export interface Scale {
   share: number;
   of: "shorter" | "longer" | "area" | "width" | "height" | "inside" | "outside";
@@ -288,7 +288,7 @@ export interface Size {
   height: number;
 }
 
-/** What of a layout decides where things are. */
+/** The parts of a layout that determine positions. */
 export interface PlacedLayout {
   reference: Size;
   scale: Scale;
@@ -298,7 +298,7 @@ export interface PlacedLayout {
   keepClear: KeepClear[];
   arrangements: Arrangement[];
 }
-/** A layout as a game carries it. */
+/** A played layout. */
 export interface PlayedLayout extends PlacedLayout {
   name: string;
   orientation: "landscape" | "portrait" | "both";
@@ -309,7 +309,7 @@ export interface PlayedLayout extends PlacedLayout {
   pictures: Picture[];
 }
 
-/** A screen: sides, insets, corners, cut-outs and edge strips in device px, `ppi` pixels an inch. */
+/** A screen: sides, insets, corners, cut-outs and edge strips in device px, `ppi` pixels per inch. */
 export interface Screen {
   name: string;
   widthPx: number;

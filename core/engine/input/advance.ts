@@ -14,30 +14,30 @@ import { prepareInput, type InputSetup, type TouchSource } from "./setup";
 import { initialState, workingCopy, type InputState } from "./inputState";
 import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
 
-/** What a step gives: the next state, and the value of every action in the file's order. */
+/** The result of a step: the next state, and all action values in file order. */
 export interface Step {
   readonly state: InputState;
   readonly values: ActionValues;
 }
 
-/** What a tick works with in addition to the state: made once and used again at every tick, so that a game's frames leave nothing to be collected. */
+/** Reusable buffers of a tick, so that frames allocate nothing. */
 export interface TickRoom {
   readonly inputs: { readings: PortReading[]; hardware: HardwareState; repeats: RepeatState[]; readonly groups: Groups };
   readonly tick: { time: number; ms: number };
 }
 
-/** Room for ticks of one state. */
+/** Creates the buffers for one state. */
 export function tickRoom(): TickRoom {
   return { inputs: { readings: [], hardware: restingHardware(), repeats: [], groups: emptyGroups() }, tick: { time: 0, ms: 0 } };
 }
 
-/** One tick at `tickTime` ms. Takes the events in order; all of them must be due (t ≤ tickTime). The given state is unchanged. */
+/** One tick at `tickTime` ms. Handles the events in order; all must be due (t ≤ tickTime). Does not change the given state. */
 export function advance(setup: InputSetup, state: InputState, events: readonly InputEvent[], tickTime: number): Step {
   const next = workingCopy(state);
   return { values: advanceInPlace(setup, next, { events, tickTime, room: tickRoom() }), state: next };
 }
 
-/** The same for a state that is your own (`workingCopy`), which is changed: gives the value of every action. */
+/** The same in place, for a state from `workingCopy`; returns all action values. */
 export function advanceInPlace(
   setup: InputSetup,
   state: InputState,
@@ -49,7 +49,7 @@ export function advanceInPlace(
   readAll(setup, state, { tickTime, into: inputs.readings });
   inputs.hardware = state.hardware;
   inputs.repeats = state.repeats;
-  // With everything at rest nothing is made: the resting values are the same at every tick.
+  // If everything is at rest, the shared values at rest are returned.
   let values: Record<string, ActionValue> | null = null;
   for (let i = 0; i < setup.actions.length; i += 1) {
     const sources = setup.actions[i];
@@ -73,7 +73,7 @@ function allAtRest(touch: readonly TouchSource[], readings: readonly PortReading
   return true;
 }
 
-/** What every control gives at a tick; what has been read is settled. An idle control gives nothing, but for a latch that is on. */
+/** Reads every control at a tick and consumes one-tick values. An idle control gives nothing, except a latch that is on. */
 function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { readonly tickTime: number; readonly into: PortReading[] }): void {
   into.length = setup.controls.length;
   for (let i = 0; i < setup.controls.length; i += 1) {
@@ -86,7 +86,7 @@ function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { rea
   }
 }
 
-/** Takes one event into a state that is your own (`workingCopy`), without a tick. */
+/** Applies one event in place to a state from `workingCopy`, without a tick. */
 export function applyEvent(setup: InputSetup, state: InputState, event: InputEvent): void {
   switch (event.type) {
     case "down":
@@ -126,25 +126,25 @@ export interface TickOutput {
   readonly values: ActionValues;
 }
 
-/** How a trace is played: ticks a second, and the moment at the start (null: every control shown). */
+/** Options of a replay: ticks per second, and the first moment (null: all controls). */
 export interface Replay {
   readonly hz: number;
   readonly moment?: string | null;
 }
 
-/** What came in a tick: its events, their times from tick 0 on (ms), and the state that they found. */
+/** The input of a tick: events with times from tick 0 (ms), and the state before. */
 export interface TickInput {
   readonly events: readonly InputEvent[];
   readonly before: InputState;
 }
-/** A tick of a replay: what came, the state after it, and what it gave. */
+/** A tick of a replay: input, state after it, and values. */
 export interface TickStep extends TickOutput, TickInput {
   readonly state: InputState;
 }
 
 /**
- * Plays a trace (events in time order) tick by tick, taking events as they are wanted: up to the first tick at or after the last event, plus
- * one; two ticks where there are no events.
+ * Plays a trace (events in time order) tick by tick, consuming events lazily: up to the first tick at or after the last event, plus
+ * one; two ticks without events.
  */
 export function* replaySteps(setup: InputSetup, events: Iterable<InputEvent>, moment: string | null = null): Generator<TickStep> {
   const source = events[Symbol.iterator]();
@@ -168,7 +168,7 @@ export function* replaySteps(setup: InputSetup, events: Iterable<InputEvent>, mo
   }
 }
 
-/** The frames of a trace, as they are wanted: one a tick. */
+/** Yields the frames of a trace, one per tick. */
 export function* replayTicks(layout: PlayedLayout, resolved: Resolved, events: Iterable<InputEvent>, { hz, moment = null }: Replay): Generator<TickOutput> {
   for (const { t, values } of replaySteps(prepareInput(layout, resolved, hz), events, moment)) yield { t, values };
 }

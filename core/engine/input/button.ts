@@ -30,7 +30,7 @@ export interface ButtonState {
 }
 
 const nothingPending = () => ({ tap: false, release: false, long: false, double: false });
-/** A button that nobody has touched. */
+/** A button at rest. */
 export const restingButton = (): ButtonState => ({
   kind: "button",
   contacts: [],

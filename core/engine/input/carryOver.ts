@@ -1,6 +1,6 @@
 /**
- * What goes on when the layout changes while it is played: each piece of the state belongs to a control, an action or a repeat, and
- * follows it by name and by what it is, never by its place in a list.
+ * Transfers the input state to a changed layout: each part of the state belongs to a control, an action or a repeat, and follows it by
+ * name and kind, never by index.
  */
 import { RESTING_REPEAT } from "./combine";
 import { copyControl, restingControl, type ControlState } from "./kinds";
@@ -9,9 +9,9 @@ import type { InputSetup } from "./setup";
 import { workingCopy, type InputState } from "./inputState";
 
 /**
- * The state of `before`, for `after`. A control goes on if it has the same id and kind, an action's smoothing if it has the same name and
- * kind, a repeat if it has the same control, port and action; all else starts at rest, and touches release what is gone as by cancel.
- * A latch goes on only while its button is one.
+ * Returns the state of `before` for `after`. A control continues if id and kind are the same, smoothing if action name and kind are the
+ * same, a repeat if control, port and action are the same. Everything else starts at rest; touches on removed controls are cancelled.
+ * A latch continues only if the button still latches.
  */
 export function carryOver(before: InputSetup, state: InputState, after: InputSetup): InputState {
   const next = workingCopy(state);

@@ -1,9 +1,9 @@
 /**
  * From ports, keys, mouse and pad to the value of every action (model.md section 2).
  *
- * What feeds an action falls into three groups: touch, keys with mouse, pad. A press is the OR of all, a motion the sum of all; an
- * axis is clamped, a vector shortened to length 1. With `combine: "strongest"` the group that gives most counts alone. Smoothing then
- * lets the value follow, all of it, or with `ease: "switches"` only what is either given or not.
+ * An action has three groups of sources: touch, keys with mouse, pad. A press is the OR of all, a motion the sum; an axis is clamped, a
+ * vector limited to length 1. With `combine: "strongest"` only the strongest group counts. Smoothing then applies to the whole value, or
+ * with `ease: "switches"` only to boolean sources.
  */
 import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
@@ -32,15 +32,15 @@ export interface Pair {
   y: number;
 }
 
-/** What one group gives: whether any press in it is true, what its true/false sources give, and what all others give. */
+/** The sums of one group: any press, boolean sources, other sources. */
 interface Group {
   press: boolean;
   readonly switches: Pair;
   readonly rest: Pair;
 }
-/** Touch, keys with mouse, pad: room for one action's sums, emptied for the next. */
+/** Buffers for the three groups of one action. */
 export type Groups = readonly [Group, Group, Group];
-/** Room for the sums of a tick: made once a tick, not once an action. */
+/** Creates the buffers of a tick. */
 export function emptyGroups(): Groups {
   const group = (): Group => ({ press: false, switches: { x: 0, y: 0 }, rest: { x: 0, y: 0 } });
   return [group(), group(), group()];
@@ -58,7 +58,7 @@ export interface Tick {
   readonly ms: number;
 }
 
-/** What is read at a tick: every control's ports, by the control's index, and keys, mouse and pad. `repeats` is brought up to date. */
+/** The inputs of a tick: ports by control index, and keys, mouse and pad. `repeats` is updated. */
 export interface Inputs {
   readonly readings: readonly PortReading[];
   readonly hardware: HardwareState;
@@ -93,7 +93,7 @@ export function actionValue(sources: ActionSources, inputs: Inputs, smoothed: Pa
   }
 }
 
-/** The group that gives most; of equals the first. */
+/** Returns the strongest group; the first of equals. */
 function strongestOf(kind: "axis" | "vector", ...groups: readonly Group[]): Group {
   let best = groups[0];
   let most = -1;
@@ -128,7 +128,7 @@ function followed({ action, kind, smooth }: ActionSources, group: Group, smoothe
   return limited(limits, sumOf(smoothed, group.rest));
 }
 
-/** Moves the given value toward the sum, no faster than rise and fall allow. */
+/** Moves the value towards the sum, limited by rise and fall. */
 function moveToward(smoothed: Pair, sum: Pair, action: PlayedAction, tickMs: number): void {
   const wayX = sum.x - smoothed.x;
   const wayY = sum.y - smoothed.y;
@@ -195,7 +195,7 @@ function repeated(port: boolean, repeat: Repeat, repeats: RepeatState[], time: n
   return gives;
 }
 
-/** Keys and buttons count for vectors only with a value [x,y], for axes only with one number (1 when none is given). */
+/** Keys and buttons need a value [x,y] for vectors and one number for axes (default 1). */
 function hardwareValue(kind: ActionKind, value: number | [number, number] | undefined): readonly [number, number] | null {
   if (kind === "vector") return Array.isArray(value) ? value : null;
   if (kind === "axis") return Array.isArray(value) ? null : [value ?? 1, 0];

@@ -18,31 +18,31 @@ export interface DpadState {
   tap: { direction: number | null } | null;
 }
 
-/** A d-pad that nobody has touched. */
+/** A d-pad at rest. */
 export const restingDpad = (): DpadState => ({ kind: "dpad", held: null, tap: null });
 
-/** A touch comes down, screen px. */
+/** Starts a touch, screen px. */
 export function dpadDown(state: DpadState, pad: ReadyDpad, { touch, x, y }: Contact): void {
   state.held = { touch, direction: directionAt(pad, x, y, null), seen: false };
 }
 
-/** Its touch moves, screen px; the direction in force is kept in the band beyond its border. Without a touch nothing changes. */
+/** Moves its touch, screen px; the direction in force is kept in the band beyond its border. Without a touch it has no effect. */
 export function dpadMove(state: DpadState, pad: ReadyDpad, { x, y }: Contact): void {
   if (state.held) state.held.direction = directionAt(pad, x, y, state.held.direction);
 }
 
-/** Its touch is lifted; one that no tick has seen is owed to the next. */
+/** Ends a touch; one that no tick has seen counts at the next tick. */
 export function dpadUp(state: DpadState): void {
   if (state.held && !state.held.seen) state.tap = { direction: state.held.direction };
   state.held = null;
 }
 
-/** Its touch is taken away; what no tick has seen of it never was. */
+/** Cancels a touch; what no tick has seen is discarded. */
 export function dpadCancel(state: DpadState): void {
   state.held = null;
 }
 
-/** What it gives now: x and y −1, 0 or 1, y up, and the unit vector of them. */
+/** Returns the current values: x and y −1, 0 or 1, y up, and the unit vector of them. */
 export function readDpad(state: DpadState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
@@ -57,7 +57,7 @@ const POINTING: readonly PortReading[] = [1, 1, 0, -1, -1, -1, 0, 1].map((x, dir
   return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
 });
 
-/** After a tick: a tap has been given, a touch has been seen. */
+/** After a tick: marks the touch as seen and clears a tap. */
 export function commitDpadTick(state: DpadState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;

@@ -11,7 +11,7 @@ import { readTouchpad, restingTouchpad, commitTouchpadTick, touchpadCancel, touc
 /** The state of one control: plain data. */
 export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
 
-/** The state of a control of this kind that nobody has touched. */
+/** The state of a control of this kind at rest. */
 export function restingControl(kind: ReadyAny["kind"]): ControlState {
   switch (kind) {
     case "stick":

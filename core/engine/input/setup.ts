@@ -1,4 +1,4 @@
-/** Everything `advance` needs that does not change from tick to tick: controls ready for touches, and who feeds which action with what. */
+/** The part of the input that does not change between ticks: controls on the screen, and the sources of each action. */
 import { portCarries, portFits, serveLacks } from "./fits";
 import type { ActionKind, PlayedAction, PlayedLayout, Port } from "../types";
 import type { Resolved } from "../placement/resolve";
@@ -7,7 +7,7 @@ import { readyInput, type ReadyAny } from "./ready";
 
 type Two = readonly [number, number];
 
-/** When a repeated press comes again, ms; `slot`: its place among the state's repeats. */
+/** A repeat, ms; `slot`: its index in the state's repeats. */
 export interface Repeat {
   readonly delayMs: number;
   readonly intervalMs: number;
@@ -32,7 +32,7 @@ export interface ActionSources {
   readonly kind: ActionKind;
   readonly touch: readonly TouchSource[];
   readonly smooth: boolean;
-  /** Nothing but controls gives to it, and it remembers nothing: with all of them at rest it is at rest. */
+  /** It has only touch sources and no smoothing: it is at rest when all controls are. */
   readonly plain: boolean;
 }
 /** What stays the same from tick to tick: the shown controls on their screen in file order, what feeds every action, and the rate `hz`, ticks a second. */
@@ -40,7 +40,7 @@ export interface InputSetup {
   readonly hz: number;
   readonly controls: readonly ReadyAny[];
   readonly actions: readonly ActionSources[];
-  /** The value of every action at rest, by its name: each tick's values begin as a copy of it, which is far quicker than naming them again. */
+  /** The values at rest by action name; each tick copies this object, which is faster than building a new one. */
   readonly atRest: ActionValues;
   /** What each repeat of the state belongs to: a text that names control, port and action. */
   readonly repeats: readonly string[];
@@ -54,13 +54,13 @@ export function asPair(value: number | readonly [number, number] | undefined, fa
   return typeof value === "number" ? [value, value] : value;
 }
 
-/** What every action gives when nothing gives to it. An action may have any name, also one that objects their own have. */
+/** Returns the values at rest. Action names may equal properties of Object. */
 function valuesAtRest(actions: readonly PlayedAction[]): ActionValues {
   const resting = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] } as const;
   return Object.fromEntries(actions.map((action) => [action.name, resting[action.kind]]));
 }
 
-/** A name for a repeat that says what it belongs to; the second of the same three gets another. */
+/** Returns a unique key of a repeat: control, port and action. */
 function repeatName(used: readonly string[], ...parts: readonly string[]): string {
   const name = JSON.stringify(parts);
   const same = used.filter((other) => other.startsWith(name)).length;

@@ -1,9 +1,9 @@
 /**
- * Where a touch is against a stick, and what it gives.
+ * Stick deflection: where a touch is relative to a stick, and the resulting value.
  *
- * A stick has two circles. The travel circle is where the knob may go; the dead zone is a reading of the distance
- * from the origin: below `inner` nothing, above `outer` everything, between them the response curve. Distances are
- * fractions of the travel radius, so the screen has no say but for a floating stick near the screen's edge.
+ * A stick has two circles. The travel circle limits the knob. The dead zone reads the distance from the origin: below `inner` the value
+ * is 0, above `outer` it is 1, in between the response curve applies. Distances are fractions of the travel radius, so the result does
+ * not depend on the screen, except for a floating stick near the edge.
  */
 import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/tolerances";
@@ -61,10 +61,10 @@ export function copyStickHeld(h: StickHeld): StickHeld {
   };
 }
 
-/** A stick that nobody has touched. */
+/** A stick at rest. */
 export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
 
-/** A touch comes down, screen px: the origin goes where the stick's feel says. */
+/** Starts a touch, screen px: sets the origin by the feel. */
 export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }: Contact): void {
   const origin = originFor(stick, x, y);
   state.held = {
@@ -86,7 +86,7 @@ export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }:
   evaluate(state.held, stick);
 }
 
-/** Its touch moves, screen px; a trailing origin follows. Without a touch nothing changes. */
+/** Moves its touch, screen px; a trailing origin follows. Without a touch it has no effect. */
 export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<Contact, "x" | "y">): void {
   const held = state.held;
   if (!held) return;
@@ -96,7 +96,7 @@ export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<C
   evaluate(held, stick);
 }
 
-/** A trailing stick's origin follows the thumb as soon as it is farther off than the travel. */
+/** The origin of a trailing stick follows the thumb beyond the travel. */
 function follow(held: StickHeld, stick: ReadyStick): void {
   if (stick.feel.origin !== "trailing") return;
   const [ex, ey] = fromOrigin(held, stick);
@@ -107,7 +107,7 @@ function follow(held: StickHeld, stick: ReadyStick): void {
   held.originY -= ey * beyond;
 }
 
-/** Its touch is lifted; one that no tick has seen is owed to the next. */
+/** Ends a touch; one that no tick has seen counts at the next tick. */
 export function stickUp(state: StickState): void {
   const held = state.held;
   if (!held) return;
@@ -115,12 +115,12 @@ export function stickUp(state: StickState): void {
   state.held = null;
 }
 
-/** Its touch is taken away; what no tick has seen of it never was. */
+/** Cancels a touch; what no tick has seen is discarded. */
 export function stickCancel(state: StickState): void {
   state.held = null;
 }
 
-/** What it gives now: the vector (length 0…1, y up), x and y, and the direction ports. */
+/** Returns the current vector (length 0…1, y up), x and y, and the direction ports. */
 export function readStick(state: StickState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
@@ -128,13 +128,13 @@ export function readStick(state: StickState): PortReading {
   return { vx, vy, x: vx, y: vy, press: false, held: true, active: magnitude(vx, vy) > 0, up, down, left, right };
 }
 
-/** After a tick: a tap has been given, a touch has been seen. */
+/** After a tick: marks the touch as seen and clears a tap. */
 export function commitStickTick(state: StickState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;
 }
 
-/** The deflection before the dead zone, in travels, y up, no longer than 1. A travel of 0 px gives none. For drawing the knob. */
+/** Returns the deflection before the dead zone as a fraction of the travel, y up, at most 1; 0 for a travel of 0 px. For drawing the knob. */
 export function deflection(held: StickHeld, stick: ReadyStick): readonly [number, number] {
   if (stick.travelPx <= 0) return [0, 0];
   const { axes } = stick.feel;
@@ -168,7 +168,7 @@ function originFor(stick: ReadyStick, x: number, y: number): [number, number] {
   }
 }
 
-/** The nearest place along one side of the screen from which the travel stays on it; its middle where there is no room. */
+/** Returns the nearest origin along one axis at which the travel stays on the screen; the middle if there is no room. */
 function roomyPlace(at: number, travel: number, side: number): number {
   return side < 2 * travel ? side / 2 : clampTo(at, travel, side - travel);
 }

@@ -26,15 +26,15 @@ export interface SwipeState {
   pending: { x: number; y: number } | null;
 }
 
-/** A swipe that nobody has touched. */
+/** A swipe at rest. */
 export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, pending: null });
 
-/** A touch comes down, screen px, ms: from here it is measured. */
+/** Starts a touch (screen px, ms); the distance is measured from here. */
 export function swipeDown(state: SwipeState, { touch, x, y, t }: Contact): void {
   state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
 }
 
-/** Its touch moves, screen px, ms; where it has gone `distanceMm` it fires. Without a touch nothing changes. */
+/** Its touch moves, screen px, ms; where it has gone `distanceMm` it fires. Without a touch it has no effect. */
 export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): void {
   const held = state.held;
   if (!held || held.done) return;
@@ -72,7 +72,7 @@ export function swipeCancel(state: SwipeState): void {
   state.held = null;
 }
 
-/** What it gives now: the direction of its last fire, by its `output` for one tick or as long as it holds. */
+/** Returns the current values: the direction of its last fire, by its `output` for one tick or as long as it holds. */
 export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
   const fire = state.held?.fire;
   const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.pending;

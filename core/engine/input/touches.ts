@@ -1,4 +1,4 @@
-/** Who gets a touch, and what becomes of it as it moves, lifts, is cancelled, or its controls go out of sight. */
+/** Assigns touches to controls, and handles moves, releases, cancels and hidden controls. */
 import { contains as containsPoint } from "../geometry/shape";
 import type { Contact, TouchInput } from "./events";
 import { cancelTouch, capturedBy, liftTouch, moveTouch, receiveTouch } from "./kinds";
@@ -6,14 +6,14 @@ import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
 import { ownControl, type InputState, type TouchState } from "./inputState";
 
-/** Whether a control is on the glass now. */
+/** Whether a control is currently visible. */
 export function isShown(state: InputState, control: ReadyAny): boolean {
   return state.on && (state.hidden.length === 0 || !state.hidden.includes(control.id)) && (state.moment === null || control.moments.includes(state.moment));
 }
 
 /**
- * The stack at a point: the shown controls whose area holds it, top first, cut after the first whose sharing is `own`.
- * What another touch holds for itself is as if absent.
+ * Returns the stack at a point: the visible controls whose area contains it, top first, cut after the first with sharing `own`.
+ * Controls held by another touch are ignored.
  */
 export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: Pick<Contact, "touch" | "x" | "y">): number[] {
   const stack: number[] = [];
@@ -28,7 +28,7 @@ export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: P
   return stack;
 }
 
-/** Takes a touch event: who gets it at a down, who follows it, who lets go. Events of unknown ids change nothing. */
+/** Handles a touch event. Events of unknown ids have no effect. */
 export function touchEvent(setup: InputSetup, state: InputState, event: TouchInput): void {
   const at = state.touches.findIndex((touch) => touch.id === event.id);
   switch (event.type) {
@@ -61,7 +61,7 @@ export function cancelAll(setup: InputSetup, state: InputState): void {
   while (state.touches.length > 0) cancelAt(setup, state, state.touches.length - 1);
 }
 
-/** After a change of moment, of on and off or of one control: what is no longer shown lets go as by cancel; the touches live on. */
+/** After a change of visibility: hidden controls are cancelled; their touches continue. */
 export function letGoOfHidden(setup: InputSetup, state: InputState): void {
   for (const touch of state.touches) {
     touch.contains = touch.contains.filter((i) => {

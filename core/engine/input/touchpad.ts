@@ -13,15 +13,15 @@ export interface TouchpadState {
   dy: number;
 }
 
-/** A touchpad that nobody has touched. */
+/** A touchpad at rest. */
 export const restingTouchpad = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
 
-/** A touch comes down, screen px. */
+/** Starts a touch, screen px. */
 export function touchpadDown(state: TouchpadState, { touch, x, y }: Contact): void {
   state.held = { touch, x, y, seen: false };
 }
 
-/** Its touch moves, screen px; the way adds up until the tick. Without a touch nothing changes. */
+/** Moves its touch, screen px; the way adds up until the tick. Without a touch it has no effect. */
 export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): void {
   const held = state.held;
   if (!held) return;
@@ -43,7 +43,7 @@ export function touchpadCancel(state: TouchpadState): void {
   state.held = null;
 }
 
-/** What it gives now: the movement since the last tick, mm × gain, y up, and whether it is or was held. */
+/** Returns the current values: the movement since the last tick, mm × gain, y up, and whether it is or was held. */
 export function readTouchpad(state: TouchpadState): PortReading {
   const held = state.held !== null || state.tap;
   return held || state.dx !== 0 || state.dy !== 0 ? { ...AT_REST, vx: state.dx, vy: state.dy, held } : AT_REST;
