@@ -254,9 +254,9 @@ test("a change of kind says first which wires no longer fit; smoothing, moments,
   await aside(page).getByRole("group", { name: "moments" }).getByRole("button", { name: "Log open" }).click();
   await expect(action(page, "helm")).toContainText("no touch control in Log open");
   await expect(page.getByTestId("to-do")).toHaveText("■ 1 open");
-  await aside(page).getByLabel("wanted", { exact: true }).selectOption("never");
+  await aside(page).getByLabel("Used", { exact: true }).selectOption("never");
   await expect(action(page, "helm")).toContainText("marked desktop only, but has a touch control");
-  await aside(page).getByLabel("read by the game").uncheck();
+  await aside(page).getByLabel("Read by the game").uncheck();
   await expect(action(page, "helm")).toContainText("not read");
 });
 
@@ -378,7 +378,7 @@ test("controls of another layout: words are matched, what does not go together i
   await dialogue.getByLabel("Action for lamp").selectOption("leave");
   await expect(word("lamp")).toContainText("your choice");
   await noViolationsInStorm(page);
-  for (const name of ["none"]) await dialogue.getByRole("button", { name, exact: true }).click();
+  await dialogue.getByRole("button", { name: "None", exact: true }).click();
   for (const name of ["helm", "towline", "lamp"]) await dialogue.getByLabel(`What to copy from ${name}`, { exact: true }).selectOption("control");
   await dialogue.getByRole("button", { name: "Copy 3 of 10" }).click();
   await expect(page.getByText("3 controls copied from “Brackwater”.")).toBeVisible();

@@ -22,7 +22,7 @@ test(
   "misses: the table by pointer and key, who takes from whom, the worst pair and the move that helps it, made at one click",
   { tag: "@storm" },
   async ({ page }) => {
-    await openDraft(page, "misses");
+    await openDraft(page, "Misses");
     await expect(page.getByTestId("misses-state")).toHaveText("ready");
     await expect(cells(page, "horn").first()).toHaveAttribute("aria-label", /^horn on Small phone 16:9: gets 0 of 100; 100 helm, /);
     const pair = page.getByTestId("worst-pair");
@@ -79,7 +79,7 @@ test(
     await page.getByRole("button", { name: "Close the history" }).click();
     await control(page, "pause").click();
     await page.keyboard.press("Delete");
-    await toScreens(page, "changed");
+    await toScreens(page, "Changed");
     await page.getByLabel("Compared version").selectOption({ label: "before the playtest" });
     await expect(page.getByTestId("changed-state")).toHaveText(/^24 new, .*\d+ resolved$/);
     await expect(cells(page, "pause").first()).toHaveAttribute("aria-label", /^pause on Small phone 16:9: 1 new, \d resolved$/);
@@ -90,11 +90,11 @@ test(
     await expect(here.getByRole("heading", { name: "pause on Phone 16:9" })).toBeVisible();
     await expect(here.locator('[data-change="resolved touch/small"]')).toBeVisible();
     await noViolationsInStorm(page, "changed");
-    await look(page, "grid");
+    await look(page, "Grid");
     await expect(page.locator('[data-cell="0 0"]')).toHaveAttribute("aria-label", /; changed \+1 .*−\d/);
     await expect(page.locator("[data-marks]").first()).toBeVisible();
     // Against a file: the finished layout, in which nearly everything is another way.
-    await look(page, "changed");
+    await look(page, "Changed");
     const file = info.outputPath("brackwater.nodulum.json");
     const { copyFileSync } = await import("node:fs");
     copyFileSync("samples/brackwater.nodulum.json", file);
@@ -110,7 +110,7 @@ test(
   "the map: coarse first, worked out in the end; lines of a measure, a cursor by key, and a screen of it on the bench",
   { tag: "@storm" },
   async ({ page }) => {
-    await openDraft(page, "map");
+    await openDraft(page, "Map");
     await expect(page.getByTestId("map-state")).toHaveText(/^\d+ % computed$/);
     // One player's map is a quarter of the work.
     await page.getByLabel("Player of the map").selectOption({ index: 1 });
@@ -140,7 +140,7 @@ test(
   "the report: chosen parts as one file that opens without network, two papers, and the frame that is printed",
   { tag: "@storm" },
   async ({ page, context }, info) => {
-    await openDraft(page, "shelf");
+    await openDraft(page, "Shelf");
     await page.getByRole("complementary", { name: "Filter" }).getByLabel("Class").selectOption("tablet");
     await page.getByRole("button", { name: "report…" }).click();
     const dialogue = page.getByRole("dialog", { name: "The report" });

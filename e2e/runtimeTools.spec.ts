@@ -99,7 +99,7 @@ test("a game that is held wide asks to be turned while it is tall, and locks the
 test("what was asked and which keys went down is a file that Actions takes in", { tag: "@storm" }, async ({ page, browser }, info) => {
   await openGame(page, gameBody(`appear: "always"`));
   await ready(page);
-  await load(page, "playedWords", "watch", `window.watched = watch(handle);`);
+  await load(page, "nameWatch", "watch", `window.watched = watch(handle);`);
   await page.evaluate(() => ["walk", "leap", "leap", "hron", "anchor"].forEach((word) => (window as any).handle.value(word)));
   await page.keyboard.down("KeyW");
   await page.keyboard.press("Space");

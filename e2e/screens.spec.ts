@@ -3,7 +3,7 @@ import { expect, type Page } from "@playwright/test";
 import { test } from "./test";
 import { middle, noViolationsInStorm, open, openLayout, visual } from "./bench";
 
-const look = (page: Page, name: "shelf" | "grid" | "spans") => page.getByRole("button", { name, exact: true }).click();
+const look = (page: Page, name: "Shelf" | "Grid" | "Spans") => page.getByRole("button", { name, exact: true }).click();
 const shelf = (page: Page) => page.locator("[data-shelf]");
 const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("judged");
 /** Spans are looked at aspect by aspect, for each face: on a busy machine that takes its time. */
@@ -64,7 +64,7 @@ test("the grid: each cell has its worst finding; by keys from cell to cell; a ce
   page,
 }) => {
   await openDraft(page);
-  await look(page, "grid");
+  await look(page, "Grid");
   const grid = page.getByRole("grid", { name: "Findings: controls by screens" });
   await expect(grid).toBeVisible();
   await expect(row(page, "pause").getByRole("gridcell").first().getByRole("button")).toHaveAttribute(
@@ -95,7 +95,7 @@ test(
   { tag: "@storm" },
   async ({ page }) => {
     await openDraft(page);
-    await look(page, "grid");
+    await look(page, "Grid");
     const first = row(page, "pause").getByRole("gridcell").first().getByRole("button");
     await expect(first).toHaveAttribute("aria-label", /blocker touch\/small/);
     await page.getByLabel("Groups").selectOption("class");
@@ -117,7 +117,7 @@ test(
   { tag: "@storm" },
   async ({ page }) => {
     await openDraft(page);
-    await look(page, "spans");
+    await look(page, "Spans");
     await workedOut(page);
     const overlap = page.locator('[data-span-row="touch/overlap nudge log"]').first();
     const said = (await overlap.locator("td").first().textContent())!;
@@ -198,7 +198,7 @@ test("a part of the players is told beside a screen, and findings say on how man
   await page.getByLabel("Share of your players with Tablet 4:3, per cent").fill("many");
   await page.keyboard.press("Enter");
   await expect(page.getByText("“many” is not a share")).toBeVisible();
-  await look(page, "grid");
+  await look(page, "Grid");
   await row(page, "pause").getByRole("gridcell").first().getByRole("button").click();
   const cell = page.getByRole("complementary", { name: "Cell" });
   await expect(cell.locator('[data-finding="touch/small"]').first()).toContainText(/on \d+ of 24 screens, on 12 % of your players/);
@@ -211,7 +211,7 @@ const countsIn = (text: string) => ["blocker", "warning", "note"].map((word) => 
 
 test("the rail counts what the grid counts, for all players; while something is dragged for the one that is edited for", async ({ page }) => {
   await openDraft(page);
-  await look(page, "grid");
+  await look(page, "Grid");
   const inGrid = new Map<string, number[]>();
   for (const cell of await page.locator('[data-cell^="0 "]').all()) {
     const label = (await cell.getAttribute("aria-label")) ?? "";
@@ -250,8 +250,8 @@ test("the rail counts what the grid counts, for all players; while something is 
 test("the map and the spans use the height that is there", { tag: "@storm" }, async ({ page }) => {
   await open(page, "/screens");
   for (const [look, plot] of [
-    ["spans", "span-plot"],
-    ["map", "map-cells"],
+    ["Spans", "span-plot"],
+    ["Map", "map-cells"],
   ]) {
     await page.getByRole("button", { name: look, exact: true }).click();
     const box = page.getByTestId(plot);

@@ -47,7 +47,7 @@ test("Screens, the first draft, both hands: from its blockers to none in two cli
   const horn = page.locator('[data-grid-row="horn"] [data-settled]').first();
   await expect(horn).toHaveText("→ ✓");
   await expect(page.locator('[data-grid-row="pause"]').getByRole("rowheader")).toContainText(/→ \d+\.\d mm/);
-  const pause = page.locator('[data-grid-row="pause"]').getByRole("button", { name: /blocker touch\/small.*; after Settle: (?!.*blocker)/ });
+  const pause = page.locator('[data-grid-row="pause"]').getByRole("button", { name: /blocker touch\/small.*; settled: (?!.*blocker)/ });
   await expect(pause).toHaveCount(screens);
   await noViolationsInStorm(page, "the grid with a proposal");
   await take(page).click();

@@ -109,7 +109,7 @@ export async function storm({ kills, seed, baseURL, folder, launchOptions, onKil
     await page.getByRole("link", { name: "Actions" }).click();
     await page.getByLabel("Name of the new action").waitFor();
     const there = new Set(
-      await page.locator('input[aria-label^="Word of "]').evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value)),
+      await page.locator('input[aria-label^="Code name of "]').evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value)),
     );
     const wrong = (what: string, presence: Presence, isThere: boolean) => {
       if (presence === "there" && !isThere) report.lost.push(`${what} of ${facts.layout}`);

@@ -53,7 +53,15 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
   useEffect(() => () => session.cancel(), [path, session]);
 
   useEffect(() => {
-    document.title = `${name} · Nodulum`;
+    const title = `${name} · Nodulum`;
+    const put = () => {
+      if (document.title !== title) document.title = title;
+    };
+    put();
+    // The static title of the page can arrive after this effect has run.
+    const observer = new MutationObserver(put);
+    observer.observe(document.head, { childList: true, characterData: true, subtree: true });
+    return () => observer.disconnect();
   }, [name]);
   // Whatever nobody has answered for is reported, not passed over.
   useEffect(() => {
