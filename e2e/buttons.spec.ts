@@ -185,7 +185,7 @@ test("words in other languages: shown by choice, kept in the file, and told wher
   await page.keyboard.press("Enter");
   await look.getByRole("textbox", { name: "Word in German" }).fill("Nebelhornsignal, lang und laut");
   await page.keyboard.press("Enter");
-  await expect(page.locator('[data-finding="look/overflow"]').first()).toContainText(/“Nebelhornsignal, lang und laut” \(de\) does not fit “horn”/);
+  await expect(page.locator('[data-finding="look/overflow"]').first()).toContainText(/the word “Nebelhornsignal, lang und laut” \(de\) is too long for “horn”/);
   await look.getByRole("textbox", { name: "Word in German" }).fill("Horn");
   await page.keyboard.press("Enter");
   await expect(page.locator('[data-finding="look/overflow"]')).toHaveCount(0);

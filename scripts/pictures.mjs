@@ -1,4 +1,4 @@
-/** `npm run pictures`: the current picture of each view in docs/screenshots, from the samples, at 1280×800. */
+/** `npm run pictures [NAME…]`: makes the pictures in docs/screenshots from the samples, at 1280×800. */
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuilt, ensureInstalled, root } from "./lib.mjs";
@@ -95,7 +95,7 @@ const PICTURES = [
     async (page) => {
       await menu(page, "Brackwater, first draft");
       await page.getByRole("button", { name: "Grid", exact: true }).click();
-      await page.getByRole("button", { name: /^settle these/ }).click();
+      await page.getByRole("button", { name: /^Settle these/ }).click();
       await page.getByRole("button", { name: "Apply", exact: true }).waitFor({ timeout: 120_000 });
       await page.locator('[data-grid-row="log"] button').nth(4).click();
       await page.mouse.move(640, 20);
@@ -205,10 +205,7 @@ const PICTURES = [
     "light",
     async (page) => {
       await page.getByRole("button", { name: "Map", exact: true }).click();
-      await page
-        .getByTestId("map-state")
-        .filter({ hasText: /^worked out$/ })
-        .waitFor({ timeout: 60_000 });
+      await page.getByTestId("map-state").filter({ hasText: "ready" }).waitFor({ timeout: 60_000 });
       await page.getByLabel("Contour lines").selectOption({ index: 2 });
       const plot = await page.getByTestId("map-plot").boundingBox();
       await page.mouse.move(plot.x + plot.width * 0.8, plot.y + plot.height * 0.93);
@@ -263,7 +260,9 @@ try {
     executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
     args: ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"],
   });
-  for (const [name, path, theme, prepare] of PICTURES) {
+  // Names on the command line choose some of the pictures.
+  const chosen = process.argv.slice(2);
+  for (const [name, path, theme, prepare] of PICTURES.filter(([one]) => chosen.length === 0 || chosen.includes(one))) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addInitScript((t) => localStorage.setItem("theme", t), theme);
     const page = await context.newPage();
@@ -276,6 +275,10 @@ try {
     await context.close();
   }
   await browser.close();
+} catch (error) {
+  // Next's server takes uncaught errors for itself, so the script ends here.
+  console.error(error);
+  process.exit(1);
 } finally {
   server.close();
   server.closeAllConnections();

@@ -47,7 +47,7 @@ export const words: Check = {
         subjects: [control.id],
         measure: { value: em / mm, unit: "mm" },
         text: (say) =>
-          `“${word}”${language === null ? "" : ` (${language})`} does not fit ${say(control.id)} on ${screenName}: its letters would be ${figure(em / mm)} mm high, ${figure(wanted / mm)} mm are wanted. Shorten the word, or make the control wider`,
+          `the word “${word}”${language === null ? "" : ` (${language})`} is too long for ${say(control.id)} on ${screenName}: its letters would be ${figure(em / mm)} mm high, ${figure(wanted / mm)} mm are wanted. Shorten the word, or make the control wider`,
       };
     }
   },

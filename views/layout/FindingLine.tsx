@@ -47,7 +47,7 @@ function Line({ of }: { of: readonly string[] }) {
         </button>
       )}
       <Popover.Root>
-        <Popover.Trigger className="h-6 shrink-0 px-1 text-muted underline">{findings.length > 1 ? `all ${findings.length}…` : "accept…"}</Popover.Trigger>
+        <Popover.Trigger className="h-6 shrink-0 px-1 text-muted underline">{findings.length > 1 ? `All ${findings.length}…` : "Accept…"}</Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
             side="top"

@@ -22,7 +22,7 @@ export function PlayersPart({ screen }: { screen: string }) {
   const shown = part === undefined ? "" : String(Number((part * 100).toFixed(2)));
   return (
     <label className="flex items-center gap-2">
-      <span className="text-[0.75rem]">share of your players</span>
+      <span className="text-[0.75rem]">Share of your players</span>
       <input
         key={`${screen} ${shown}`}
         aria-label={`Share of your players with ${screen}, per cent`}
