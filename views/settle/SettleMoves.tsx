@@ -23,7 +23,7 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
   if (moves.length === 0) return null;
   return (
     <>
-      <h3 className="caption">{movedWords(moves)}; means over the faces</h3>
+      <h3 className="caption">{movedWords(moves)}; mean of all screens and players</h3>
       <ul className="grid gap-0.5" aria-label="What moved">
         {byHowMuch(moves).map((move) => (
           <li key={move.id} className="flex items-start gap-2 border-t border-rule pt-0.5" data-settle-move={move.id}>

@@ -93,7 +93,7 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
               </p>
             </>
           ) : (
-            <p>No way was found; that there is none is not proved.</p>
+            <p>No solution was found. It is not proved that there is none.</p>
           )}
         </div>
       </div>
