@@ -294,7 +294,7 @@ test.describe("by fingers alone", () => {
     // Placed: by the palette with a tap, by hand, and tied by the small picture.
     await page.getByRole("group", { name: "Palette" }).getByRole("button", { name: "Button" }).tap();
     // The choice of the last one's kind has closed by then.
-    await expect(page.getByRole("group", { name: /Kind of/ })).toHaveCount(0);
+    await expect(page.getByRole("toolbar", { name: /^Kind of/ })).toHaveCount(0);
     const spot = await onGlass(page, 0.86, 0.66);
     await page.touchscreen.tap(spot.x, spot.y);
     await expect(control(page, "button")).toBeVisible();

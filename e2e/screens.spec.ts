@@ -5,7 +5,7 @@ import { middle, noViolationsInStorm, open, openLayout, visual } from "./bench";
 
 const look = (page: Page, name: "Shelf" | "Grid" | "Spans") => page.getByRole("button", { name, exact: true }).click();
 const shelf = (page: Page) => page.locator("[data-shelf]");
-const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("judged");
+const judged = (page: Page) => expect(page.getByTestId("screens-judged")).not.toContainText("checked");
 /** Spans are looked at aspect by aspect, for each face: on a busy machine that takes its time. */
 const workedOut = (page: Page) => expect(page.getByTestId("spans-state")).toHaveText("ready");
 /** The view of the first draft, which has the mistakes that people make, judged. */
