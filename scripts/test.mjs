@@ -146,7 +146,7 @@ mkdirSync(results, { recursive: true });
 ensureInstalled();
 console.log(
   {
-    all: "Static checks, unit tests, build and browser tests: about 10 minutes on two quiet processors.",
+    all: "Static checks, unit tests, build and browser tests: about 9 minutes on two quiet processors.",
     static: "Static checks: about a minute.",
     unit: "Build and unit tests: about 5 minutes.",
     e2e: "Build and browser tests: about 5 minutes.",
