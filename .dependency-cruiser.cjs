@@ -76,10 +76,10 @@ module.exports = {
     },
     {
       name: "core-packages",
-      comment: "zod in format and exchange, a hash in format, papaparse and fflate in exchange, quadprog in settle; no other package in core",
+      comment: "zod in format and exchange, a hash in format, papaparse and fflate in exchange; no other package in core",
       severity: "error",
       from: { path: "^core/", pathNot: TEST },
-      to: { path: "node_modules/(?!zod/|papaparse/|fflate/|quadprog/|@types/papaparse/|@noble/hashes/)" },
+      to: { path: "node_modules/(?!zod/|papaparse/|fflate/|@types/papaparse/|@noble/hashes/)" },
     },
     {
       name: "core-packages-by-room",

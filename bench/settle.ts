@@ -3,7 +3,7 @@ import { catalogueFor } from "../core/checks/catalogue";
 import { changesOf } from "../core/checks/findingChanges";
 import { bareFindings } from "../core/checks/check";
 import { settle } from "../core/settle/settle";
-import type { SettleResult } from "../core/settle/settleResult";
+import type { SettleResult } from "../core/settle/result";
 import type { SettleRequest } from "../core/settle/request";
 import { leastByRandomSearch } from "../test/randomSearch";
 import { sampleLayouts } from "../test/samples";
@@ -77,6 +77,6 @@ for (const [words, faces] of [
 ] as const) {
   const { settled, ms } = timed(requestFor(draft, catalogueFor("landscape"), faces));
   console.log(
-    `  Brackwater, first draft, 24 screens, ${words}: ${settled.asked.length} findings, ${settled.left.length} left (${settled.left.filter(({ finding }) => finding.severity === "blocker").length} blockers), ${settled.noWays.filter(({ proved }) => proved).length} of ${settled.noWays.length} proved to have no way; ${seconds(ms)}`,
+    `  Brackwater, first draft, 24 screens, ${words}: ${settled.requested.length} findings, ${settled.remaining.length} left (${settled.remaining.filter(({ finding }) => finding.severity === "blocker").length} blockers), ${settled.unsolved.filter(({ proved }) => proved).length} of ${settled.unsolved.length} proved to have no way; ${seconds(ms)}`,
   );
 }

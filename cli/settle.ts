@@ -6,7 +6,7 @@ import type { Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
 import { CHANGEABLES, MOST_MISS_MM, readChangeables, readCodes, SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
-import type { SettleResult } from "../core/settle/settleResult";
+import type { SettleResult } from "../core/settle/result";
 import { progressWords, settledData, describeResult } from "../core/settle/describeResult";
 import { screensFrom, type ScreenOptions } from "./check";
 import { CallError, layoutFrom, orFail, viewFrom, writeText, type ViewOptions } from "./inputs";

@@ -1,13 +1,13 @@
 /**
- * The least change that a long random search finds: what Settle is measured against. It knows nothing of wishes, lines and programmes: it throws
+ * The least change that a long random search finds: what Settle is measured against. It knows nothing of constraints and programs: it throws
  * values, lets the checks say whether they will do, and creeps down from those that do.
  */
-import { costOf, pricesOf } from "../core/settle/cost";
-import { facedScreens, NUMBERS } from "../core/settle/scenarios";
-import { motionOf, numbersAt } from "../core/settle/layoutMotion";
-import { allFindings, askedFor, outcomeOf } from "../core/settle/outcome";
+import { costOf, pricesOf } from "../core/settle/problem/cost";
+import { scenariosOf, NUMBERS } from "../core/settle/problem/scenarios";
+import { motionOf, numbersAt } from "../core/settle/linearize";
+import { allFindings, requestedFindings, verify } from "../core/settle/verify";
 import { USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
-import { variablesOf, withValues } from "../core/settle/variables";
+import { variablesOf, withValues } from "../core/settle/problem/variables";
 import { randomFrom } from "./spoiled";
 
 /** How long to search: throws, and steps down from each that will do. */
@@ -21,11 +21,11 @@ export interface Patience {
 export function leastByRandomSearch(request: SettleRequest, { seed, throws, steps }: Patience): number {
   const random = randomFrom(seed);
   const { layout } = request;
-  const faces = facedScreens(layout, request.screens, request.faces);
-  const before = allFindings(layout, faces, request.moment);
-  const asked = askedFor(request, before).flatMap(({ finding }) => finding.subjects);
-  const variables = variablesOf({ layout, faces, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE });
-  const motion = motionOf(layout, faces, variables);
+  const scenarios = scenariosOf(layout, request.screens, request.faces);
+  const before = allFindings(layout, scenarios, request.moment);
+  const asked = requestedFindings(request, before).flatMap(({ finding }) => finding.subjects);
+  const variables = variablesOf({ layout, scenarios, held: new Set(request.held), children: true, growing: new Set(), changeable: USUALLY_CHANGEABLE });
+  const motion = motionOf(layout, scenarios, variables);
   const prices = pricesOf(layout, numbersAt(motion, new Float64Array(variables.length)), request.weights);
   const origin = numbersAt(motion, new Float64Array(variables.length));
   // A hit area goes on holding its picture, as Settle keeps it.
@@ -43,7 +43,7 @@ export function leastByRandomSearch(request: SettleRequest, { seed, throws, step
   const cost = (values: Float64Array) => costOf(prices, numbersAt(motion, values));
   const willDo = (values: Float64Array) => {
     if (!holds(values)) return false;
-    const { left, worse } = outcomeOf(request, faces, before, withValues(layout, variables, values, true));
+    const { remaining: left, worse } = verify(request, scenarios, before, withValues(layout, variables, values, true));
     return left.length === 0 && worse.length === 0;
   };
   const concerned = variables.flatMap((v, i) => (v.parts.some(({ slot }) => asked.includes(slot.id)) ? [i] : []));

@@ -4,7 +4,7 @@ import { bareFindings } from "../core/checks/check";
 import { plainScreen } from "../core/engine/placement/screen";
 import { parseLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";
-import { isAskedFor } from "../core/settle/aims";
+import { isRequested } from "../core/settle/problem/targets";
 import type { SettleRequest } from "../core/settle/request";
 
 /** 1 px is a tenth of a mm: 160 by 72 mm. */
@@ -38,7 +38,7 @@ export function saidByChecks(request: SettleRequest, version: Layout) {
   const faces = request.screens.flatMap((screen) => request.faces.map((face) => ({ screen, view: { ...face, moment: request.moment } })));
   const [was, is] = [request.layout, version].map((layout) => faces.map(({ screen, view }) => bareFindings(layout, screen, view)));
   return {
-    left: is.flat().filter((finding) => isAskedFor(request, finding)).length,
+    left: is.flat().filter((finding) => isRequested(request, finding)).length,
     worse: is.flatMap((list, i) => changesOf(was[i], list).filter(({ kind }) => kind === "new" || kind === "worse")),
   };
 }

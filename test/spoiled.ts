@@ -4,7 +4,7 @@ import { catalogueFor } from "../core/checks/catalogue";
 import type { PlayerCase } from "../core/checks/grid";
 import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
-import { isAskedFor } from "../core/settle/aims";
+import { isRequested } from "../core/settle/problem/targets";
 import { SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 
 /** Numbers from 0 to 1, the same for the same seed (mulberry32, Tommy Ettinger). */
@@ -97,7 +97,7 @@ export function requestFor(layout: Layout, screens: readonly Screen[], faces: re
 export function countAsked(request: SettleRequest, layout: Layout = request.layout): number {
   let count = 0;
   for (const screen of request.screens)
-    for (const face of request.faces) count += bareFindings(layout, screen, { ...face, moment: request.moment }).filter((f) => isAskedFor(request, f)).length;
+    for (const face of request.faces) count += bareFindings(layout, screen, { ...face, moment: request.moment }).filter((f) => isRequested(request, f)).length;
   return count;
 }
 

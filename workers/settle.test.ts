@@ -2,7 +2,7 @@ import { plainScreen } from "../core/engine/placement/screen";
 import { parseLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";
 import { settle } from "../core/settle/settle";
-import type { SettleProgress } from "../core/settle/settleResult";
+import type { SettleProgress } from "../core/settle/result";
 import { requestFor } from "../test/spoiled";
 import type { Connection } from "./connect";
 import { createSettler } from "./settle";

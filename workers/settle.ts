@@ -2,7 +2,7 @@
 import type { Remote } from "comlink";
 import type { SettleRequest } from "../core/settle/request";
 import type { Layout } from "../core/format/types";
-import type { SettleProgress } from "../core/settle/settleResult";
+import type { SettleProgress } from "../core/settle/result";
 import type { Connection } from "./connect";
 import type { SettledFound, SettleService, SettleStep } from "./settleService";
 import { supervised } from "./supervised";

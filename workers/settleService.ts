@@ -4,7 +4,7 @@ import type { JudgedScreen } from "../core/checks/grid";
 import type { Layout } from "../core/format/types";
 import type { SettleRequest } from "../core/settle/request";
 import { settleSteps } from "../core/settle/settle";
-import type { SettleResult, SettleProgress } from "../core/settle/settleResult";
+import type { SettleResult, SettleProgress } from "../core/settle/result";
 
 /** What came of it, with all that is found before and after: screen by screen as they were asked about, face by face. */
 export interface SettledFound {

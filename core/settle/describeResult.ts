@@ -2,10 +2,10 @@
 import { counted } from "../derived/counted";
 import type { BareFinding } from "../checks/finding";
 import { writeLayout } from "../format/write";
-import { faceName, idNames } from "./faceName";
+import { scenarioName, idNames } from "./scenarioName";
 import type { SettledMove } from "./moves";
-import type { FaceFound } from "./outcome";
-import type { MissRate, SettleResult, SettleProgress } from "./settleResult";
+import type { ScenarioFinding } from "./verify";
+import type { MissRate, SettleResult, SettleProgress } from "./result";
 
 const mm = (length: number) => `${Math.abs(length).toFixed(Math.abs(length) < 0.1 ? 2 : 1)} mm`;
 /** Shorter changes are omitted, mm. */
@@ -31,10 +31,10 @@ export function moveWords(move: SettledMove): string {
   return words.length > 0 ? words.join("; ") : "by less than 0.01 mm on average";
 }
 
-/** Returns a line per remaining finding with the number of screens and players: "touch/overlap of `pump` and `horn` on 4 faces, first Small 4:3, …". */
-function leftLines(settled: SettleResult): string[] {
-  const groups = new Map<string, FaceFound[]>();
-  for (const one of settled.left) {
+/** Returns a line per remaining finding with the number of screens and players: "touch/overlap of `pump` and `horn` on Small 4:3, right hand, size 1 and 3 more". */
+function remainingLines(settled: SettleResult): string[] {
+  const groups = new Map<string, ScenarioFinding[]>();
+  for (const one of settled.remaining) {
     const { severity, code, subjects } = one.finding;
     const key = JSON.stringify([severity, code, subjects]);
     groups.set(key, [...(groups.get(key) ?? []), one]);
@@ -42,31 +42,30 @@ function leftLines(settled: SettleResult): string[] {
   return [...groups.values()].map((group) => {
     const { severity, code, subjects } = group[0].finding;
     const others = group.length > 1 ? ` and ${group.length - 1} more` : "";
-    return `  ${severity} ${code}${subjects.length > 0 ? ` ${idNames(subjects)}` : ""} on ${faceName(settled.faces[group[0].face])}${others}`;
+    return `  ${severity} ${code}${subjects.length > 0 ? ` ${idNames(subjects)}` : ""} on ${scenarioName(settled.scenarios[group[0].scenario])}${others}`;
   });
 }
 
 /** Returns the result as text. */
 export function describeResult(settled: SettleResult): string {
-  const { kind, asked, left, cost, moves, misses, noWays } = settled;
+  const { kind, requested, remaining, cost, moves, misses, unsolved } = settled;
   const head = {
     clean: "nothing to settle: no requested finding was found",
-    settled: `settled: ${counted(asked.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
-    partly: `partly settled: ${asked.length - left.length} of ${counted(asked.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
-    none: `no change found that makes nothing worse: ${counted(left.length, "finding remains", "findings remain")}`,
+    settled: `settled: ${counted(requested.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
+    partly: `partly settled: ${requested.length - remaining.length} of ${counted(requested.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
+    none: `no change found that makes nothing worse: ${counted(remaining.length, "finding remains", "findings remain")}`,
   }[kind];
   const lines = [head];
   for (const move of moves) {
     lines.push(`  ${move.id}: ${moveWords(move)}`);
-    for (const { code, subjects, face, wanted } of move.reasons)
-      lines.push(`    ${wanted ? "for" : "limited by"} ${code} of ${idNames(subjects)} on ${faceName(settled.faces[face])}`);
+    for (const { code, subjects, scenario, requested: isRequested } of move.reasons)
+      lines.push(`    ${isRequested ? "for" : "limited by"} ${code} of ${idNames(subjects)} on ${scenarioName(settled.scenarios[scenario])}`);
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
   for (const { id, before, after } of (misses ?? []).slice(0, MOST_MISSES))
-    lines.push(`  ${id}: worst misses ${rateText(before.rate)} → ${rateText(after.rate)}, on ${faceName(settled.faces[after.face])}`);
-  if (left.length > 0) lines.push("remaining:", ...leftLines(settled));
-  for (const noWay of noWays)
-    lines.push(`${noWay.proved ? "impossible" : "none found"}: ${noWay.text}`, ...noWay.waysOut.map(({ text }) => `  option: ${text}`));
+    lines.push(`  ${id}: worst misses ${rateText(before.rate)} → ${rateText(after.rate)}, on ${scenarioName(settled.scenarios[after.scenario])}`);
+  if (remaining.length > 0) lines.push("remaining:", ...remainingLines(settled));
+  for (const one of unsolved) lines.push(`${one.proved ? "impossible" : "none found"}: ${one.text}`, ...one.suggestions.map(({ text }) => `  option: ${text}`));
   return lines.join("\n");
 }
 
@@ -75,30 +74,39 @@ const MOST_MISSES = 5;
 const rateText = (rate: number) => `${(rate * 100).toFixed(1)} %`;
 
 const rounded = (n: number) => Number(n.toFixed(4));
-const foundData = (settled: SettleResult, { face, finding }: FaceFound) => ({ ...faceData(settled, face), ...findingData(finding) });
-const rateData = (settled: SettleResult, { rate, face, moment }: MissRate) => ({ rate: rounded(rate), moment, ...faceData(settled, face) });
-const faceData = ({ faces }: SettleResult, face: number) => ({ screen: faces[face].screen.name, ...faces[face].face });
+const foundData = (settled: SettleResult, { scenario, finding }: ScenarioFinding) => ({ ...scenarioInfo(settled, scenario), ...findingData(finding) });
+const rateData = (settled: SettleResult, { rate, scenario, moment }: MissRate) => ({ rate: rounded(rate), moment, ...scenarioInfo(settled, scenario) });
+const scenarioInfo = ({ scenarios }: SettleResult, scenario: number) => ({ screen: scenarios[scenario].screen.name, ...scenarios[scenario].player });
 const findingData = ({ code, severity, subjects, moment, measure }: BareFinding) => ({ code, severity, subjects, moment, measure });
 
 /** Returns the result as JSON data. `withLayout`: includes the layout as in its file. */
 export function settledData(settled: SettleResult, withLayout: boolean): unknown {
-  const { kind, asked, left, cost, moves, misses, noWays, layout } = settled;
+  const { kind, requested, remaining, cost, moves, misses, unsolved, layout } = settled;
   return {
     kind,
-    asked: asked.length,
+    asked: requested.length,
     cost: rounded(cost),
     moves: moves.map(({ reasons, fields, ...move }) => ({
       ...Object.fromEntries(Object.entries(move).map(([key, value]) => [key, typeof value === "number" ? rounded(value) : value])),
       fields,
-      reasons: reasons.map(({ face, ...reason }) => ({ ...reason, ...faceData(settled, face) })),
+      reasons: reasons.map(({ code, subjects, requested: wanted, scenario }) => ({ code, subjects, wanted, ...scenarioInfo(settled, scenario) })),
     })),
     ...(misses ? { misses: misses.map(({ id, before, after }) => ({ id, before: rateData(settled, before), after: rateData(settled, after) })) } : {}),
-    left: left.map((one) => foundData(settled, one)),
-    noWays: noWays.map(({ face, parts: _parts, ...noWay }) => ({ ...noWay, ...faceData(settled, face) })),
+    left: remaining.map((one) => foundData(settled, one)),
+    noWays: unsolved.map(({ code, subjects, proved, text, constraints: wishes, shortMm, suggestions: waysOut, scenario }) => ({
+      code,
+      subjects,
+      proved,
+      text,
+      wishes,
+      shortMm,
+      waysOut,
+      ...scenarioInfo(settled, scenario),
+    })),
     ...(withLayout ? { layout: JSON.parse(writeLayout(layout)) as unknown } : {}),
   };
 }
 
 /** Describes the progress. */
-export const progressWords = ({ doing, left, missed }: SettleProgress): string =>
-  missed === undefined ? `${doing}: ${counted(left, "finding")} remaining` : `${doing}: worst ${rateText(missed)}`;
+export const progressWords = ({ doing, remaining, missed }: SettleProgress): string =>
+  missed === undefined ? `${doing}: ${counted(remaining, "finding")} remaining` : `${doing}: worst ${rateText(missed)}`;

@@ -3,18 +3,18 @@ import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
 import type { Control, Layout } from "../format/types";
-import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type Scenario } from "./scenarios";
-import type { ActiveConstraint } from "./nextStep";
-import type { FaceFound } from "./outcome";
-import { isHeld } from "./constraints";
+import { HIT, LANDING, NUMBERS, numbersOn, TRAVEL, VISUAL, type Scenario } from "./problem/scenarios";
+import type { ActiveConstraint } from "./step";
+import type { ScenarioFinding } from "./verify";
+import { isFixedRelation } from "./constraints/constraint";
 
 /** A finding on a face that asked for a move; misses: that touches meant for the control it names go astray there. */
 export interface MoveReason {
   readonly code: FindingCode | "misses";
   readonly subjects: readonly string[];
-  readonly face: number;
+  readonly scenario: number;
   /** Whether it was there and had to go, or would have come. */
-  readonly wanted: boolean;
+  readonly requested: boolean;
 }
 
 /** A length in the file that has changed. */
@@ -51,32 +51,32 @@ const STILL_MM = 0.0005;
 /** So many reasons are reported. */
 const MOST_REASONS = 3;
 
-/** What asked for the moves: the findings that were to go, and the wishes that held the second version where it is. */
+/** The causes of the moves: the requested findings, and the active constraints of the second version. */
 export interface MoveReasons {
-  readonly asked: readonly FaceFound[];
-  readonly pressing: readonly ActiveConstraint[];
-  /** Controls that were to be missed less, and the face each was missed worst on. */
+  readonly requested: readonly ScenarioFinding[];
+  readonly active: readonly ActiveConstraint[];
+  /** Controls whose misses were reduced, and the scenario in which each was missed most. */
   readonly missed?: ReadonlyMap<string, number>;
 }
 
 /** The moves from one version of a layout to another, in the order of the file. */
-export function movesBetween(before: Layout, after: Layout, faces: readonly Scenario[], asking: MoveReasons): SettledMove[] {
+export function movesBetween(before: Layout, after: Layout, scenarios: readonly Scenario[], causes: MoveReasons): SettledMove[] {
   const oldPlaces = placesOf(before);
   const newPlaces = placesOf(after);
-  const was = faces.map((face) => numbersOn(before, face, oldPlaces));
-  const is = faces.map((face) => numbersOn(after, face, newPlaces));
+  const was = scenarios.map((scenario) => numbersOn(before, scenario, oldPlaces));
+  const is = scenarios.map((scenario) => numbersOn(after, scenario, newPlaces));
   const changed = byId(after.controls);
   return before.controls.flatMap((control) => {
     const next = changed.get(control.id)!;
     const [from, to] = [oldPlaces.get(control.id)! * NUMBERS, newPlaces.get(control.id)! * NUMBERS];
-    const there = faces.flatMap((face, f) =>
-      Number.isNaN(was[f][from]) ? [] : [{ face, old: was[f].subarray(from, from + NUMBERS), now: is[f].subarray(to, to + NUMBERS) }],
+    const there = scenarios.flatMap((scenario, f) =>
+      Number.isNaN(was[f][from]) ? [] : [{ scenario, old: was[f].subarray(from, from + NUMBERS), now: is[f].subarray(to, to + NUMBERS) }],
     );
     const mean = (change: (one: (typeof there)[number]) => number) => there.reduce((sum, one) => sum + change(one), 0) / Math.max(1, there.length);
     const by = (number: number) => mean(({ old, now }) => now[number] - old[number]);
-    const way = ({ old, now, face }: (typeof there)[number]) => {
+    const way = ({ old, now, scenario }: (typeof there)[number]) => {
       const x = now[VISUAL] + now[VISUAL + 2] / 2 - old[VISUAL] - old[VISUAL + 2] / 2;
-      return { x: face.mirrored ? -x : x, y: now[VISUAL + 1] + now[VISUAL + 3] / 2 - old[VISUAL + 1] - old[VISUAL + 3] / 2 };
+      return { x: scenario.mirrored ? -x : x, y: now[VISUAL + 1] + now[VISUAL + 3] / 2 - old[VISUAL + 1] - old[VISUAL + 3] / 2 };
     };
     const raised = underlayAbove(before, control).some((id) => !underlayAbove(after, next).includes(id));
     const most = there.reduce((max, one) => Math.max(max, ...one.now.map((n, k) => Math.abs(n - one.old[k]) || 0)), 0);
@@ -96,7 +96,7 @@ export function movesBetween(before: Layout, after: Layout, faces: readonly Scen
       raised,
       words,
       fields: fieldChanges(before, after, control.id),
-      reasons: reasonsFor(control.id, to, asking, raised),
+      reasons: reasonsFor(control.id, to, causes, raised),
     };
     return [move];
   });
@@ -110,23 +110,29 @@ function underlayAbove({ controls }: Layout, control: Control): string[] {
   return isUnderlay(control) ? [] : controls.slice(at + 1).flatMap((c) => (isUnderlay(c) ? [c.id] : []));
 }
 
-/** Why a control moved: what lay on it, then the wishes that speak of it or of its numbers (which begin at a place), those that press most first; where none presses any more, what was to go from it. */
-function reasonsFor(id: string, at: number, { asked, pressing, missed = new Map() }: MoveReasons, raised: boolean): MoveReason[] {
-  const own = asked
+/**
+ * Why a control moved: what covered it; then the active constraints about it or its numbers (which begin at a place), most active first. If none
+ * is active any more, what was requested of it.
+ */
+function reasonsFor(id: string, at: number, { requested, active, missed = new Map() }: MoveReasons, raised: boolean): MoveReason[] {
+  const own = requested
     .filter(({ finding }) => finding.subjects.includes(id))
-    .map(({ face, finding: { code, subjects } }): MoveReason => ({ code, subjects, face, wanted: true }));
-  const speaks = pressing.filter(({ wish }) => wish.subjects.includes(id) || wish.terms.some(([n]) => n >= at && n < at + NUMBERS));
-  const sorted = [...speaks].sort((a, b) => Number(b.wish.wanted) - Number(a.wish.wanted) || b.multiplier - a.multiplier);
-  const wishes = sorted.flatMap(({ wish: { code, subjects, face, wanted } }) => (isHeld(code) ? [] : [{ code, subjects, face, wanted }]));
-  // Its own misses are a reason to move; those of others where nothing else is.
-  const misses = [...missed].map(([meant, face]): MoveReason => ({ code: "misses", subjects: [meant], face, wanted: true }));
+    .map(({ scenario, finding: { code, subjects } }): MoveReason => ({ code, subjects, scenario, requested: true }));
+  const about = active.filter(({ constraint }) => constraint.subjects.includes(id) || constraint.terms.some(([n]) => n >= at && n < at + NUMBERS));
+  const sorted = [...about].sort((a, b) => Number(b.constraint.requested) - Number(a.constraint.requested) || b.multiplier - a.multiplier);
+  const constraints = sorted.flatMap(({ constraint }): MoveReason[] => {
+    const { code, subjects, scenario, requested: isRequested } = constraint;
+    return isFixedRelation(code) ? [] : [{ code, subjects, scenario, requested: isRequested }];
+  });
+  // Its own misses are a reason to move; those of others only if there is no other reason.
+  const misses = [...missed].map(([meant, scenario]): MoveReason => ({ code: "misses", subjects: [meant], scenario, requested: true }));
   const mine = misses.filter(({ subjects }) => subjects[0] === id);
-  // Where all that presses is what holds it, what was to go from it is reported before that.
-  const told = wishes.some(({ wanted }) => wanted) ? wishes : [...own.slice(0, 1), ...wishes];
-  const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(wishes.length > 0 || raised ? told : own)];
+  // If only limits are active, what was requested of it comes first.
+  const told = constraints.some((one) => one.requested) ? constraints : [...own.slice(0, 1), ...constraints];
+  const found = [...own.filter(({ code }) => raised && code === "touch/buried"), ...mine, ...(constraints.length > 0 || raised ? told : own)];
   const all = found.length > 0 ? found : misses;
-  const word = ({ code, subjects }: MoveReason) => `${code} ${subjects.join(" ")}`;
-  return all.filter((one, i) => all.findIndex((other) => word(other) === word(one)) === i).slice(0, MOST_REASONS);
+  const key = ({ code, subjects }: MoveReason) => `${code} ${subjects.join(" ")}`;
+  return all.filter((one, i) => all.findIndex((other) => key(other) === key(one)) === i).slice(0, MOST_REASONS);
 }
 
 /** The lengths of a control, of the cluster it is in, and of what arrangements change about either, that have changed. */

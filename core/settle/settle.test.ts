@@ -49,7 +49,7 @@ test("what is settled is free of what was asked for, nothing is new or worse; se
     fc.property(spoiled, (request) => {
       const settled = settle(request);
       const { left, worse } = judged(request, settled.layout);
-      expect([worse, left]).toEqual([[], settled.left.length]);
+      expect([worse, left]).toEqual([[], settled.remaining.length]);
       expect(settled.kind === "settled").toBe(left === 0);
       expect(parseLayout(JSON.parse(writeLayout(settled.layout))).ok).toBe(true);
       expect(writeLayout(settle({ ...request, layout: settled.layout }).layout)).toBe(writeLayout(settled.layout));
@@ -62,8 +62,8 @@ test("what cannot be settled whole is settled in part, and a second time changes
   const layout = layoutOf([pinned("a", "button", [15, 50], 12), pinned("b", "button", [22, 50], 12), pinned("c", "button", [22, 38], 7)]);
   const request = { ...requestFor(layout, [GLASS], RIGHT), held: ["a", "b"] };
   const settled = settle(request);
-  expect([settled.kind, settled.asked.length, settled.left.length]).toEqual(["partly", 2, 1]);
-  expect(judged(request, settled.layout)).toEqual({ left: settled.left.length, worse: [] });
+  expect([settled.kind, settled.requested.length, settled.remaining.length]).toEqual(["partly", 2, 1]);
+  expect(judged(request, settled.layout)).toEqual({ left: settled.remaining.length, worse: [] });
   const again = settle({ ...request, layout: settled.layout });
   expect([again.kind, writeLayout(again.layout)]).toEqual(["none", writeLayout(settled.layout)]);
 });
@@ -183,7 +183,7 @@ test("same sizes in a row stay the same, a row keeps its order, mirrored copies 
   // One that is locked keeps its size, and so do they all.
   const locked = layoutOf([bottom("a", 10, 14), bottom("b", 13, 14), bottom("c", 22, 14)], { workbench: { locked: { b: ["size"] } } });
   const kept = settle(requestFor(locked, [plainScreen("Narrow", 560, 720, 254)], RIGHT));
-  expect(kept.asked.length).toBeGreaterThan(0);
+  expect(kept.requested.length).toBeGreaterThan(0);
   expect(kept.layout.controls.map((c) => (c.placement as Pin).size.join())).toEqual(Array(3).fill("14mm,14mm"));
   const original = bottom("horn", 10, 7, [0, 1]);
   const copy = { ...original, id: "horn-right", name: "horn, right", placement: mirrorPlacement(original.placement as never) };
@@ -217,28 +217,28 @@ test("what somebody lives with is not asked for, and codes and severities choose
   expect(blockers.kind).toBe("clean");
 });
 
-test("no way: the wishes are named and the bound holds; without one of them there is a way", () => {
+test("infeasible: the constraints are named and the bound holds; without one of them there is a solution", () => {
   const narrow = plainScreen("Narrow", 170, 95, 254);
   const three = ["pump", "horn", "towline"].map((id, i) => pinned(id, "button", [4.6 + 3.9 * i, 4.75], 9));
   const settled = settle({ ...requestFor(layoutOf(three), [narrow], RIGHT) });
   expect(settled.kind).not.toBe("settled");
-  const proof = settled.noWays.find(({ proved }) => proved)!;
+  const proof = settled.unsolved.find(({ proved }) => proved)!;
   // Side by side and sharing a fiftieth at most, targets of 9 mm are 8.4 mm apart; 17 mm have no room for two such steps, however small their pictures.
-  expect(proof.wishes.length).toBeGreaterThanOrEqual(2);
+  expect(proof.constraints.length).toBeGreaterThanOrEqual(2);
   expect(proof.shortMm).toBeGreaterThan(0.1);
-  expect(proof.waysOut.map(({ kind }) => kind)).toContain("one-less");
+  expect(proof.suggestions.map(({ kind }) => kind)).toContain("one-less");
   const two = settle(requestFor(layoutOf(three.slice(0, 2)), [narrow], RIGHT));
   expect(two.kind).toBe("settled");
 });
 
-test("of one placement for a small and a large screen the bound is one: what is left falls short by as much or more", () => {
+test("of one placement for a small and a large screen the bound is one: what remains is violated by as much or more", () => {
   const draft = sampleLayouts()[2];
   const screens = catalogueFor("landscape").filter(({ name }) => /^(?:Small 4:3|Large tablet 4:3)/.test(name));
   const settled = settle(requestFor(draft, screens));
-  const proofs = settled.noWays.filter(({ proved, code }) => proved && code === "reach/far");
+  const proofs = settled.unsolved.filter(({ proved, code }) => proved && code === "reach/far");
   expect(proofs.length).toBeGreaterThan(0);
   for (const { subjects, shortMm } of proofs) {
-    const far = settled.left.filter(({ finding }) => finding.code === "reach/far" && finding.subjects.join() === subjects.join());
+    const far = settled.remaining.filter(({ finding }) => finding.code === "reach/far" && finding.subjects.join() === subjects.join());
     const short = Math.max(...far.map(({ finding }) => finding.measure!.value - draft.limits.stretchMm));
     expect(shortMm).toBeGreaterThan(0.1);
     expect(shortMm).toBeLessThanOrEqual(short + 0.05);
@@ -249,15 +249,15 @@ test("where everything is held it says so, with a bound of what they lie on each
   const layout = layoutOf([pinned("a", "button", [40, 40], 12), pinned("b", "button", [46, 40], 12)]);
   const settled = settle({ ...requestFor(layout, [GLASS], RIGHT), held: ["a", "b"] });
   expect([settled.kind, settled.layout]).toEqual(["none", layout]);
-  expect(settled.noWays).toMatchObject([{ code: "touch/overlap", proved: true }]);
+  expect(settled.unsolved).toMatchObject([{ code: "touch/overlap", proved: true }]);
 });
 
 test("all faces of a sample at once, with zones, moments and landing areas", () => {
   const layout: Layout = { ...harbour, limits: { ...harbour.limits, minTargetMm: 11 } };
   const request = requestFor(layout, FIRST, facesOf(layout));
   const settled = settle(request);
-  expect(settled.asked.length).toBeGreaterThan(0);
-  expect(judged(request, settled.layout)).toEqual({ left: settled.left.length, worse: [] });
+  expect(settled.requested.length).toBeGreaterThan(0);
+  expect(judged(request, settled.layout)).toEqual({ left: settled.remaining.length, worse: [] });
 });
 
 test("whatever the layout, with every unit, clamp, frame and arrangement: what comes out is a layout, and nowhere worse", () => {
@@ -267,7 +267,7 @@ test("whatever the layout, with every unit, clamp, frame and arrangement: what c
       const request = requestFor(layout, [screen], RIGHT);
       const settled = settle(request);
       expect(parseLayout(JSON.parse(writeLayout(settled.layout))).ok).toBe(true);
-      expect(judged(request, settled.layout)).toEqual({ left: settled.left.length, worse: [] });
+      expect(judged(request, settled.layout)).toEqual({ left: settled.remaining.length, worse: [] });
     }),
     { numRuns: RUNS },
   );

@@ -1,59 +1,48 @@
 /**
- * The least change that takes away what is found on all chosen screens, hands and sizes at once (docs/SETTLE.md). The wishes lead the way, the
- * checks decide: nothing is given out that they do not find free of what is said to be gone, and in no other place worse than it was.
+ * Settle: the smallest change of a layout after which the requested findings are gone on all chosen screens, for all chosen players, at once
+ * (docs/SETTLE.md). It is sequential quadratic programming with verification:
+ *
+ *     problem ─► solve (linearize ─► step: qp) ─► verify ─► result
+ *                  ▲                                │
+ *                  └──────────── relax ◄────────────┘        what remains ─► infeasible ─► suggest
  */
 import type { Layout } from "../format/types";
-import { costOf, pricesOf } from "./cost";
-import { raisedAboveUnderlay } from "./raised";
-import { facedScreens, numbersOn, type Scenario } from "./scenarios";
-import { lowerMissesSteps, missChanges, missRates } from "./lowerMisses";
-import { movesBetween } from "./moves";
-import { noWaysOf, type Remainder } from "./noWay";
-import { allFindings, askedFor, isFurther, outcomeOf } from "./outcome";
-import type { SettleRequest } from "./request";
+import { Attempt, type AttemptResult } from "./attempt";
 import { spelledAnew } from "./correctedNames";
-import type { SettleResult, SettleProgress } from "./settleResult";
-import { Solver, type Attempt } from "./solver";
+import { raisedAboveGround } from "./drawingOrder";
+import { movesBetween } from "./moves";
+import { costOf, pricesOf } from "./problem/cost";
+import { numbersOn, scenariosOf, type Scenario } from "./problem/scenarios";
+import { missChanges, missRates, reduceMissesSteps } from "./reduceMisses";
+import type { SettleRequest } from "./request";
+import type { SettleProgress, SettleResult } from "./result";
+import { unsolvedOf } from "./unsolved";
+import { allFindings, leavesLess, requestedFindings, verify } from "./verify";
 
-/** Settles a layout, telling now and then how far it is. Whoever has enough simply asks no further. */
-export function* settleSteps(request: SettleRequest): Generator<SettleProgress, SettleResult, void> {
-  const { settled: first, why, pressing } = yield* settledSteps(request);
-  const settled = request.missMm > 0 ? yield* missedLessSteps(request, first, pressing) : first;
-  if (settled.left.length === 0 || !why) return settled;
-  yield { doing: "computing options", left: settled.left.length, solved: settled.solved };
-  const again = (other: SettleRequest) => last(settledSteps(other, true)).settled;
-  return { ...settled, noWays: noWaysOf({ ...why, left: settled.left, again }) };
+type Steps<T> = Generator<SettleProgress, T, void>;
+
+/** A result, and the attempt that led to it; null if nothing was requested. */
+interface Solved {
+  readonly result: SettleResult;
+  readonly attempt: AttemptResult | null;
 }
 
-/** The second aim: what is settled, missed less, within the change that is allowed for it. */
-function* missedLessSteps(request: SettleRequest, settled: SettleResult, pressing: Attempt["pressing"]): Generator<SettleProgress, SettleResult, void> {
-  const { layout, faces, asked } = settled;
-  const before = allFindings(layout, faces, request.moment);
-  const rates = missRates(request.layout, faces, request.moment);
-  const settling = new Solver(
-    { ...request, layout, codes: [] },
-    { faces, before, held: heldWhole(request), children: true, isQuick: true, withinMm: request.missMm },
-  );
-  const lowered = yield* lowerMissesSteps(settling, faces, { moment: request.moment, left: settled.left.length });
-  // Twice a little that the checks call the same may be more than they do: then it stays as it was settled.
-  const { left, worse } = outcomeOf(request, faces, allFindings(request.layout, faces, request.moment), lowered.layout);
-  const is = worse.length === 0 ? lowered.layout : layout;
-  const misses = missChanges(rates, missRates(is, faces, request.moment));
-  if (is === layout) return { ...settled, misses };
-  const moves = movesBetween(request.layout, is, faces, { asked, pressing, missed: lowered.movedFor });
-  return {
-    ...settled,
-    kind: settled.kind === "partly" && left.length === 0 ? "settled" : settled.kind,
-    layout: is,
-    left,
-    cost: costBetween(request, is, faces),
-    solved: settled.solved + settling.solvedSoFar,
-    moves,
-    misses,
-  };
+/** Settles a layout, with progress. To cancel, stop asking for more steps. */
+export function* settleSteps(request: SettleRequest): Steps<SettleResult> {
+  const { result: solved, attempt } = yield* solveSteps(request, false);
+  const result = request.missMm > 0 ? yield* withFewerMisses(request, { result: solved, attempt }) : solved;
+  if (result.remaining.length === 0 || !attempt) return result;
+  yield { doing: "computing options", remaining: result.remaining.length, programs: result.programs };
+  const again = (other: SettleRequest) => last(solveSteps(other, true)).result;
+  return { ...result, unsolved: unsolvedOf({ problem: attempt.problem, relaxed: attempt.relaxed, remaining: result.remaining, again }) };
 }
 
-/** Steps to their end. */
+/** Settles a layout. */
+export function settle(request: SettleRequest): SettleResult {
+  return last(settleSteps(request));
+}
+
+/** Runs steps to their end. */
 function last<T>(steps: Generator<unknown, T, void>): T {
   for (;;) {
     const step = steps.next();
@@ -61,88 +50,101 @@ function last<T>(steps: Generator<unknown, T, void>): T {
   }
 }
 
-/** What came of it, and what there is to say why something remains. */
-interface Explained {
-  readonly settled: SettleResult;
-  readonly why: Omit<Remainder, "left" | "again"> | null;
-  readonly pressing: Attempt["pressing"];
-}
+/** How often what remains is attempted again. */
+const MOST_ROUNDS = 4;
 
-/** `isQuick`: at one go, without trying what may do better. */
-function* settledSteps(request: SettleRequest, isQuick = false): Generator<SettleProgress, Explained, void> {
-  const faces = facedScreens(request.layout, request.screens, request.faces);
-  const before = allFindings(request.layout, faces, request.moment);
-  const asked = askedFor(request, before);
-  const start = { layout: request.layout, faces, asked, cost: 0, solved: 0, moves: [], misses: null, noWays: [] };
-  const spelled = request.changeable.includes("word") ? spelledAnew(request.layout, heldWhole(request)) : request.layout;
-  const movesTo = (layout: Layout, pressing: Attempt["pressing"]) => movesBetween(request.layout, layout, faces, { asked, pressing });
-  if (asked.length === 0) {
-    const kind = spelled === request.layout ? "clean" : "settled";
-    return { settled: { ...start, kind, layout: spelled, left: [], moves: movesTo(spelled, []) }, why: null, pressing: [] };
+/** Takes the requested findings away. `isQuick`: in one round, without alternatives. */
+function* solveSteps(request: SettleRequest, isQuick: boolean): Steps<Solved> {
+  const scenarios = scenariosOf(request.layout, request.screens, request.faces);
+  const before = allFindings(request.layout, scenarios, request.moment);
+  const requested = requestedFindings(request, before);
+  const start = request.changeable.includes("word") ? spelledAnew(request.layout, heldIn(request)) : request.layout;
+  if (requested.length === 0) {
+    const kind = start === request.layout ? "clean" : "settled";
+    return { result: { ...resultOf(request, scenarios, start), kind, requested, remaining: [] }, attempt: null };
   }
-  yield { doing: "looking", left: asked.length, solved: 0 };
-  let best: Attempt | null = null;
-  let solved = 0;
-  // Gone over again from where it has come to, until nothing more comes of it: so that settling once more changes nothing.
+  yield { doing: "looking", remaining: requested.length, programs: 0 };
+  let best: AttemptResult | null = null;
+  let programs = 0;
+  // Repeated from the result until nothing improves, so that settling a settled layout changes nothing.
   for (let round = 0; round < (isQuick ? 1 : MOST_ROUNDS); round += 1) {
-    const attempt: Attempt = yield* attemptSteps({ ...request, layout: best?.layout ?? spelled }, faces, isQuick);
-    solved += attempt.solved;
-    const isGood = isFurther(attempt.left, best?.left ?? asked) && (best === null || outcomeOf(request, faces, before, attempt.layout).worse.length === 0);
-    if (!isGood) {
-      best ??= { ...attempt, layout: spelled, left: asked, cost: 0 };
+    const attempt: AttemptResult = yield* attemptSteps({ ...request, layout: best?.layout ?? start }, scenarios, isQuick);
+    programs += attempt.programs;
+    const isGood = leavesLess(attempt.remaining, best?.remaining ?? requested);
+    // A later round compares with its own start; the whole change is verified here.
+    if (!isGood || (best !== null && verify(request, scenarios, before, attempt.layout).worse.length > 0)) {
+      best ??= { ...attempt, layout: start, remaining: requested };
       break;
     }
     best = attempt;
-    if (best.left.length === 0) break;
+    if (best.remaining.length === 0) break;
   }
-  const { layout, left, pressing, why } = best!;
-  const kind = left.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
-  const cost = costBetween(request, layout, faces);
+  const { layout, remaining, active } = best!;
+  const kind = remaining.length === 0 ? "settled" : layout !== request.layout ? "partly" : "none";
+  const moves = movesBetween(request.layout, layout, scenarios, { requested, active });
+  return { result: { ...resultOf(request, scenarios, layout), kind, requested, remaining, programs, moves }, attempt: best };
+}
+
+/** A result with a layout and nothing else. */
+function resultOf(request: SettleRequest, scenarios: readonly Scenario[], layout: Layout): Omit<SettleResult, "kind" | "requested" | "remaining"> {
+  const moves = movesBetween(request.layout, layout, scenarios, { requested: [], active: [] });
+  return { layout, scenarios, cost: costBetween(request, layout, scenarios), programs: 0, moves, misses: null, unsolved: [] };
+}
+
+/** One round: clusters as wholes; if that leaves something, their controls separately. */
+function* attemptSteps(request: SettleRequest, scenarios: readonly Scenario[], isQuick: boolean): Steps<AttemptResult> {
+  const before = allFindings(request.layout, scenarios, request.moment);
+  const held = heldIn(request);
+  const buried = new Set(requestedFindings(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
+  const layout = request.changeable.includes("order") ? raisedAboveGround(request.layout, buried, held) : request.layout;
+  let best: AttemptResult | null = null;
+  let programs = 0;
+  for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
+    const attempt: AttemptResult = yield* new Attempt({ ...request, layout }, { scenarios, before, held, children }, isQuick).run();
+    programs += attempt.programs;
+    if (best === null || leavesLess(attempt.remaining, best.remaining)) best = attempt;
+    if (best.remaining.length === 0) break;
+  }
+  return { ...best!, programs };
+}
+
+/** The second goal: fewer misses, within the change that is allowed for it. */
+function* withFewerMisses(request: SettleRequest, { result, attempt }: Solved): Steps<SettleResult> {
+  const { layout, scenarios, requested, remaining } = result;
+  const rates = missRates(request.layout, scenarios, request.moment);
+  const parts = { scenarios, before: allFindings(layout, scenarios, request.moment), held: heldIn(request), children: true, withinMm: request.missMm };
+  const reducing = new Attempt({ ...request, layout, codes: [] }, parts, true);
+  const reduced = yield* reduceMissesSteps(reducing, scenarios, { moment: request.moment, remaining: remaining.length });
+  // Two changes that the checks accept one by one may be too much together: then the first result stays.
+  const whole = verify(request, scenarios, allFindings(request.layout, scenarios, request.moment), reduced.layout);
+  const next = whole.worse.length === 0 ? reduced.layout : layout;
+  const misses = missChanges(rates, missRates(next, scenarios, request.moment));
+  if (next === layout) return { ...result, misses };
   return {
-    settled: { kind, layout, faces, asked, left, cost, solved, moves: movesTo(layout, pressing), misses: null, noWays: [] },
-    why,
-    pressing,
+    ...result,
+    kind: result.kind === "partly" && whole.remaining.length === 0 ? "settled" : result.kind,
+    layout: next,
+    remaining: whole.remaining,
+    cost: costBetween(request, next, scenarios),
+    programs: result.programs + reducing.programs,
+    moves: movesBetween(request.layout, next, scenarios, { requested, active: attempt?.active ?? [], missed: reduced.movedFor }),
+    misses,
   };
 }
 
-/** So often what remains is gone over again. */
-const MOST_ROUNDS = 4;
-
-/** One attempt: clusters as wholes, and where that leaves something, what is in them by itself. */
-function* attemptSteps(request: SettleRequest, faces: readonly Scenario[], isQuick: boolean): Generator<SettleProgress, Attempt, void> {
-  const before = allFindings(request.layout, faces, request.moment);
-  const held = heldWhole(request);
-  const buried = new Set(askedFor(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
-  const ordered = request.changeable.includes("order") ? raisedAboveUnderlay(request.layout, buried, held) : request.layout;
-  let best: Attempt | null = null;
-  let solved = 0;
-  for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
-    const attempt: Attempt = yield* new Solver({ ...request, layout: ordered }, { faces, before, held, children, isQuick }).run();
-    solved += attempt.solved;
-    if (best === null || isFurther(attempt.left, best.left)) best = attempt;
-    if (best.left.length === 0) break;
-  }
-  return { ...best!, solved };
-}
-
-/** What the change from a request's layout to another version costs, mm². */
-function costBetween({ layout, weights }: SettleRequest, version: Layout, faces: readonly Scenario[]): number {
-  const places = new Map(layout.controls.map(({ id }, i) => [id, i]));
-  const numbers = (one: Layout) => faces.map((face) => numbersOn(one, face, places));
+/** The cost of the change from a request's layout to another version, mm². */
+function costBetween({ layout, weights }: SettleRequest, version: Layout, scenarios: readonly Scenario[]): number {
+  const indexes = new Map(layout.controls.map(({ id }, i) => [id, i]));
+  const numbers = (one: Layout) => scenarios.map((scenario) => numbersOn(one, scenario, indexes));
   return costOf(pricesOf(layout, numbers(layout), weights), numbers(version));
 }
 
-/** Settles a layout at once. */
-export function settle(request: SettleRequest): SettleResult {
-  return last(settleSteps(request));
-}
-
-/** What is held whole: what the request names, and all that is in a cluster it names. */
-function heldWhole({ layout, held }: SettleRequest): ReadonlySet<string> {
-  const named = new Set(held);
+/** The ids that are held: those of the request, and all controls in a held cluster. */
+function heldIn({ layout, held }: SettleRequest): ReadonlySet<string> {
+  const ids = new Set(held);
   for (const { id, placement } of layout.controls) {
     const { frame } = placement;
-    if (typeof frame === "object" && named.has(frame.cluster)) named.add(id);
+    if (typeof frame === "object" && ids.has(frame.cluster)) ids.add(id);
   }
-  return named;
+  return ids;
 }

@@ -5,7 +5,7 @@ import { byId } from "../../core/derived/byId";
 import { resolvedOn } from "../../core/derived/resolved";
 import { touchArea } from "../../core/engine/input/ready";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
-import type { NoWay } from "../../core/settle/noWay";
+import type { Unsolved } from "../../core/settle/unsolved";
 import { thumbPivots } from "../../core/editing/thumbs";
 import { FINDING_TONE, ON_GLASS } from "../layout/tones";
 import { DrawnScreen } from "./DrawnScreen";
@@ -14,32 +14,32 @@ import { type Proposal } from "./settleState";
 /** The picture is no larger than this, CSS px. */
 const ROOM = { w: 150, h: 110 };
 
-/** The face, by its place, of the narrowest screen that a finding's wishes are about. */
-export function narrowestFace({ settled: { faces } }: Proposal, { face, parts }: NoWay): number {
-  const shortMm = (place: number) => Math.min(faces[place].screen.widthPx, faces[place].screen.heightPx) / pxPerMm(faces[place].screen);
-  return parts.map((part) => part.face).reduce((a, b) => (shortMm(b) < shortMm(a) ? b : a), face);
+/** The scenario, by its place, with the narrowest screen of those that a finding's constraints are about. */
+export function narrowestScenario({ settled: { scenarios } }: Proposal, { scenario, parts }: Unsolved): number {
+  const shortMm = (place: number) => Math.min(scenarios[place].screen.widthPx, scenarios[place].screen.heightPx) / pxPerMm(scenarios[place].screen);
+  return parts.map((part) => part.scenario).reduce((a, b) => (shortMm(b) < shortMm(a) ? b : a), scenario);
 }
 
-export function ConstraintPicture({ proposal, noWay, face: place }: { proposal: Proposal; noWay: NoWay; face: number }) {
+export function ConstraintPicture({ proposal, unsolved, scenario: place }: { proposal: Proposal; unsolved: Unsolved; scenario: number }) {
   const { settled, of } = proposal;
-  const faced = settled.faces[place];
-  const { screen, face, view } = faced;
+  const scenario = settled.scenarios[place];
+  const { screen, player, view } = scenario;
   const layout = useMemo(() => proposal.is, [proposal]);
   const between = useMemo(() => ({ was: of, is: layout, part: 1 }), [of, layout]);
   const resolved = resolvedOn(layout, screen, view);
   const scale = Math.min(ROOM.w / screen.widthPx, ROOM.h / screen.heightPx);
   const named = new Set([
-    ...noWay.subjects,
-    ...noWay.parts.filter((part) => part.face === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects),
+    ...unsolved.subjects,
+    ...unsolved.parts.filter((part) => part.scenario === place || part.code.startsWith("touch/")).flatMap((part) => part.subjects),
   ]);
   const hairline = 1 / scale;
   // Several of these pictures are on one page, each with its own hatching width.
-  const hatch = `wish-${useId().replace(/\W/g, "")}`;
+  const hatch = `constraint-${useId().replace(/\W/g, "")}`;
   const { safe } = framesOf(screen, layout.picture);
-  const isFar = noWay.parts.some(({ code }) => code === "reach/far") || noWay.code === "reach/far";
+  const isFar = unsolved.parts.some(({ code }) => code === "reach/far") || unsolved.code === "reach/far";
   const mm = pxPerMm(screen);
   return (
-    <DrawnScreen screen={screen} face={face} between={between} scale={scale} of="Where it falls short,">
+    <DrawnScreen screen={screen} player={player} between={between} scale={scale} of="Where it falls short,">
       <defs>
         <pattern id={hatch} width={6 * hairline} height={6 * hairline} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d={`M0 0V${6 * hairline}`} stroke={FINDING_TONE.blocker} strokeWidth={2 * hairline} />

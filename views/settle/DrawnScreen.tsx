@@ -4,27 +4,27 @@ import type { ReactNode } from "react";
 import type { PlayerCase } from "../../core/checks/grid";
 import type { Screen } from "../../core/format/types";
 import { LiveLayout, type Between } from "../shared/LiveLayout";
-import { facedName } from "./settleWords";
+import { scenarioName } from "./settleWords";
 
 interface Props {
   readonly screen: Screen;
-  readonly face: PlayerCase;
+  readonly player: PlayerCase;
   readonly between: Between;
   /** CSS px a px of the screen. */
   readonly scale: number;
-  /** What the picture is of, said before the name of the face. */
+  /** What the picture is of, before the name of the scenario. */
   readonly of: string;
   /** Drawn over it, in px of the screen. */
   readonly children: ReactNode;
 }
 
-export function DrawnScreen({ screen, face, between, scale, of, children }: Props) {
-  const name = facedName({ screen, face });
+export function DrawnScreen({ screen, player, between, scale, of, children }: Props) {
+  const name = scenarioName({ screen, player });
   const [width, height] = [screen.widthPx * scale, screen.heightPx * scale];
   return (
     <figure className="grid content-start justify-items-center gap-0.5">
       <span className="relative block" style={{ width, height }}>
-        <LiveLayout screen={screen} scale={scale} label={`${of} on ${name}`} face={face} between={between} />
+        <LiveLayout screen={screen} scale={scale} label={`${of} on ${name}`} face={player} between={between} />
         <svg aria-hidden className="absolute inset-0 overflow-hidden" width={width} height={height} viewBox={`0 0 ${screen.widthPx} ${screen.heightPx}`}>
           {children}
         </svg>

@@ -74,20 +74,22 @@ function stateWords(run: SettleRun, proposal: Proposal | null, faces: number): s
     case "failed":
       return run.problem;
     case "working":
-      return run.progress === null ? `Checking ${faces} cases…` : `${DOING[run.progress.doing]}: ${findings(run.progress.left)} remaining, in ${faces} cases.`;
+      return run.progress === null
+        ? `Checking ${faces} cases…`
+        : `${DOING[run.progress.doing]}: ${findings(run.progress.remaining)} remaining, in ${faces} cases.`;
     case "done": {
       if (!proposal) return "The layout has changed. Recompute.";
-      const { kind, asked, left, cost } = proposal.settled;
-      const gone = asked.length - left.length;
+      const { kind, requested, remaining, cost } = proposal.settled;
+      const gone = requested.length - remaining.length;
       switch (kind) {
         case "clean":
           return `Nothing to fix in ${faces} cases.`;
         case "settled":
-          return asked.length === 0 ? "Settled." : `${findings(gone)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
+          return requested.length === 0 ? "Settled." : `${findings(gone)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
         case "partly":
-          return `Partly settled: ${gone} of ${findings(asked.length)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
+          return `Partly settled: ${gone} of ${findings(requested.length)} fixed, none added. Total change ${cost.toFixed(1)} mm².`;
         case "none":
-          return `No change found that makes nothing worse: ${findings(left.length)} remaining.`;
+          return `No change found that makes nothing worse: ${findings(remaining.length)} remaining.`;
       }
     }
   }

@@ -19,7 +19,7 @@ function byHowMuch(moves: readonly SettledMove[]): readonly SettledMove[] {
 export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const { moves, faces } = settled;
+  const { moves, scenarios } = settled;
   if (moves.length === 0) return null;
   return (
     <>
@@ -32,7 +32,9 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
               className="min-h-6 min-w-0 flex-1 rounded-sm text-left hover:bg-paper"
               onClick={() => session.select([move.id])}
               {...readingProps(
-                says("settle.move", { reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, faces })).join("; ") || "with the others" }),
+                says("settle.move", {
+                  reasons: move.reasons.map((reason) => reasonWords(reason, move.id, { layout, scenarios })).join("; ") || "with the others",
+                }),
                 nameOf(layout, move.id),
               )}
             >
@@ -40,7 +42,7 @@ export function SettleMoves({ proposal: { settled } }: { proposal: Proposal }) {
               <span className="figure text-[0.6875rem]">{moveWords(move).replaceAll("`", "")}</span>
               {move.reasons.slice(0, 2).map((reason, i) => (
                 <span key={i} className="caption block">
-                  {reasonWords(reason, move.id, { layout, faces })}
+                  {reasonWords(reason, move.id, { layout, scenarios })}
                 </span>
               ))}
             </button>

@@ -5,7 +5,7 @@ import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
 import { useSession } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
-import { distinctTally, facedName, screensWith } from "./settleWords";
+import { distinctTally, scenarioName, screensWith } from "./settleWords";
 import { showPart, useSettle, type Proposal } from "./settleState";
 
 const percent = (part: number) => `${Math.round(part * 100)} %`;
@@ -89,7 +89,11 @@ function Missed({ proposal: { settled } }: { proposal: Proposal }) {
       <tbody>
         {settled.misses.slice(0, MOST_TOLD).map(({ id, before, after }) => (
           <tr key={id} className="border-t border-rule">
-            <th scope="row" className="font-normal" title={`${facedName(settled.faces[before.face])} · after: ${facedName(settled.faces[after.face])}`}>
+            <th
+              scope="row"
+              className="font-normal"
+              title={`${scenarioName(settled.scenarios[before.scenario])} · after: ${scenarioName(settled.scenarios[after.scenario])}`}
+            >
               {nameOf(layout, id)}
             </th>
             <td className="figure text-right">{(before.rate * 100).toFixed(1)} %</td>

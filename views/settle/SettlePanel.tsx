@@ -47,7 +47,7 @@ export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.
         </>
       ),
     },
-    ...(proposal && proposal.settled.left.length > 0 ? [{ title: "Remaining", plain: "", body: <SettleRemaining proposal={proposal} /> }] : []),
+    ...(proposal && proposal.settled.remaining.length > 0 ? [{ title: "Remaining", plain: "", body: <SettleRemaining proposal={proposal} /> }] : []),
   ];
   return (
     <section

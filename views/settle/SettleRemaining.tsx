@@ -1,17 +1,17 @@
 "use client";
 /** Lists remaining findings with the reason: constraints that cannot all be met, drawn on the narrowest screen, and options with their cost. */
 import { counted } from "../../core/derived/counted";
-import type { NoWay } from "../../core/settle/noWay";
+import type { Unsolved } from "../../core/settle/unsolved";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../reading/sentences";
 import { useSession, useSessionActions } from "../session/SessionContext";
 import { nameOf } from "../shared/names";
 import type { Layout } from "../../core/format/types";
-import { facedName, leftGroups, wayWords } from "./settleWords";
+import { scenarioName, remainingGroups, wayWords } from "./settleWords";
 import { useSettle, type Proposal } from "./settleState";
 import { goWay } from "./settleSession";
-import { narrowestFace, ConstraintPicture } from "./ConstraintPicture";
+import { narrowestScenario, ConstraintPicture } from "./ConstraintPicture";
 
 /** Maximum number of remaining findings without a reason that are listed separately. */
 const MOST_OTHERS = 6;
@@ -19,17 +19,18 @@ const MOST_OTHERS = 6;
 export function SettleRemaining({ proposal }: { proposal: Proposal }) {
   const layout = useSession((s) => s.layout);
   const { settled } = proposal;
-  const groups = leftGroups(settled.left);
-  const noWayOf = (code: string, subjects: readonly string[]) => settled.noWays.find((one) => one.code === code && one.subjects.join() === subjects.join());
-  const told = groups.map((group) => ({ group, noWay: noWayOf(group[0].finding.code, group[0].finding.subjects) }));
-  const others = told.filter(({ noWay }) => !noWay);
+  const groups = remainingGroups(settled.remaining);
+  const unsolvedFor = (code: string, subjects: readonly string[]) =>
+    settled.unsolved.find((one) => one.code === code && one.subjects.join() === subjects.join());
+  const told = groups.map((group) => ({ group, unsolved: unsolvedFor(group[0].finding.code, group[0].finding.subjects) }));
+  const others = told.filter(({ unsolved }) => !unsolved);
   return (
     <>
       {told
-        .filter(({ noWay }) => noWay)
-        .map(({ group, noWay }) => {
+        .filter(({ unsolved }) => unsolved)
+        .map(({ group, unsolved }) => {
           const { code, severity, subjects } = group[0].finding;
-          const screens = new Set(group.map(({ face }) => settled.faces[face].screen.name)).size;
+          const screens = new Set(group.map(({ scenario }) => settled.scenarios[scenario].screen.name)).size;
           return (
             <article
               key={`${code} ${subjects.join()}`}
@@ -43,7 +44,7 @@ export function SettleRemaining({ proposal }: { proposal: Proposal }) {
                 </span>{" "}
                 {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">on {counted(screens, "screen")}</span>
               </h3>
-              <WhyLeft proposal={proposal} noWay={noWay!} />
+              <Explanation proposal={proposal} unsolved={unsolved!} />
             </article>
           );
         })}
@@ -56,7 +57,8 @@ export function SettleRemaining({ proposal }: { proposal: Proposal }) {
                 <span className={SEVERITY_CLASS[severity]}>
                   <span aria-hidden>{SEVERITY_MARK[severity]}</span> {code}
                 </span>{" "}
-                {subjects.map((id) => nameOf(layout, id)).join(" and ")} <span className="caption">first on {facedName(settled.faces[group[0].face])}</span>
+                {subjects.map((id) => nameOf(layout, id)).join(" and ")}{" "}
+                <span className="caption">first on {scenarioName(settled.scenarios[group[0].scenario])}</span>
               </li>
             );
           })}
@@ -70,26 +72,26 @@ export function SettleRemaining({ proposal }: { proposal: Proposal }) {
 /** Replaces ids in a text of the core by names. */
 const named = (layout: Layout, text: string) => text.replace(/`([^`]+)`/g, (_, id: string) => nameOf(layout, id));
 
-function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
+function Explanation({ proposal, unsolved }: { proposal: Proposal; unsolved: Unsolved }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const ways = useSettle((s) => s.ways);
-  const face = narrowestFace(proposal, noWay);
+  const scenario = narrowestScenario(proposal, unsolved);
   return (
     <>
       <div className="grid grid-cols-[auto_minmax(0,1fr)] gap-2">
-        <ConstraintPicture proposal={proposal} noWay={noWay} face={face} />
+        <ConstraintPicture proposal={proposal} unsolved={unsolved} scenario={scenario} />
         <div className="text-[0.75rem]">
-          {noWay.proved ? (
+          {unsolved.proved ? (
             <>
               <p>These cannot all be met:</p>
               <ul className="list-disc pl-4">
-                {noWay.wishes.map((wish) => (
-                  <li key={wish}>{named(layout, wish)}</li>
+                {unsolved.constraints.map((constraint) => (
+                  <li key={constraint}>{named(layout, constraint)}</li>
                 ))}
               </ul>
               <p>
-                At least <span className="figure">{noWay.shortMm!.toFixed(1)} mm</span> short.
+                At least <span className="figure">{unsolved.shortMm!.toFixed(1)} mm</span> short.
               </p>
             </>
           ) : (
@@ -97,10 +99,10 @@ function WhyLeft({ proposal, noWay }: { proposal: Proposal; noWay: NoWay }) {
           )}
         </div>
       </div>
-      {noWay.waysOut.length > 0 && (
+      {unsolved.suggestions.length > 0 && (
         <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Options">
           <span className="caption">Options</span>
-          {noWay.waysOut.map((way) => (
+          {unsolved.suggestions.map((way) => (
             <button
               key={way.text}
               type="button"

@@ -16,7 +16,7 @@ export function SettledPicture({ screen, face, way }: { screen: Screen; face: Pl
   const moment = useSession((s) => s.playerView.moment);
   const view = { ...face, moment };
   return (
-    <DrawnScreen screen={screen} face={face} between={way} scale={scale} of="Before and after">
+    <DrawnScreen screen={screen} player={face} between={way} scale={scale} of="Before and after">
       <Compared compared={way} context={editContextOf(way.is, screen, view)} scale={scale} withMm />
     </DrawnScreen>
   );

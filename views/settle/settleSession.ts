@@ -3,12 +3,12 @@ import { checked } from "../../core/editing/edits/checked";
 import { problemText, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
 import type { Layout, Screen } from "../../core/format/types";
-import { facedScreens } from "../../core/settle/scenarios";
-import type { WayOut } from "../../core/settle/noWay";
-import { allFindings, outcomeOf } from "../../core/settle/outcome";
-import { takenIntoArrangement, withoutSame } from "../../core/settle/ownArrangement";
+import { scenariosOf } from "../../core/settle/problem/scenarios";
+import type { Suggestion } from "../../core/settle/suggest/suggest";
+import { allFindings, verify } from "../../core/settle/verify";
+import { takenIntoArrangement, withoutSame } from "../../core/settle/suggest/ownArrangement";
 import type { SettleRequest } from "../../core/settle/request";
-import { requestByWay } from "../../core/settle/requestByWay";
+import { requestForSuggestion } from "../../core/settle/suggest/requestFor";
 import { connectSettle } from "../../workers/connect";
 import { createSettler, type Settler } from "../../workers/settle";
 import type { Session } from "../session/session";
@@ -58,7 +58,7 @@ function questionNow(layout: Layout): Result<SettleRequest> {
   const question = questionOf(state.choice, { layout, screens: screensAsked(state, layout), held: state.held.filter((id) => known.has(id)) });
   if (typeof question === "string") return refused("", question);
   let request: Result<SettleRequest> = { ok: true, value: question };
-  for (const way of state.ways) if (request.ok) request = requestByWay(request.value, way, shelfOf(layout));
+  for (const way of state.ways) if (request.ok) request = requestForSuggestion(request.value, way, shelfOf(layout));
   return request;
 }
 
@@ -98,7 +98,7 @@ export function hold(session: Session, id: string, isHeld: boolean): void {
 }
 
 /** Goes a way out, or back from it, and asks again. */
-export function goWay(session: Session, way: WayOut, isGone: boolean): void {
+export function goWay(session: Session, way: Suggestion, isGone: boolean): void {
   const { ways } = get();
   set({ ways: isGone ? [...ways, way] : ways.filter((one) => one !== way) });
   void ask(session);
@@ -111,7 +111,7 @@ function layoutFrom(of: Layout, settled: Layout): Layout {
 }
 
 /** The words of a taken proposal in the history. */
-function takenWords({ settled, before, after, request, of }: Proposal, ways: readonly WayOut[]): string {
+function takenWords({ settled, before, after, request, of }: Proposal, ways: readonly Suggestion[]): string {
   const screens = request.screens.length === 1 ? request.screens[0].name : `${request.screens.length} screens`;
   return `settle ${screens}: ${goneWords(distinctTally(before), distinctTally(after))}; ${movedWords(settled.moves)}${ways.map((way) => `; with ${wayWords(of, way)}`).join("")}`;
 }
@@ -126,7 +126,7 @@ export function takeProposal(session: Session): void {
 
 /** The screens on which something was found that had to go. */
 export function askingScreens({ settled, request }: Proposal): readonly Screen[] {
-  const names = new Set(settled.asked.map(({ face }) => settled.faces[face].screen.name));
+  const names = new Set(settled.requested.map(({ scenario: face }) => settled.scenarios[face].screen.name));
   return request.screens.filter(({ name }) => names.has(name));
 }
 
@@ -161,11 +161,11 @@ function takenSafely(proposal: Proposal, wanted: Parameters<typeof takenIntoArra
     ...settled.layout,
     controls: settled.layout.controls.map((c) => (c.kind === "stick" ? { ...c, feel: { ...c.feel, travel: travels.get(c.id) ?? c.feel.travel } } : c)),
   };
-  const faces = facedScreens(of, request.screens, request.faces);
+  const faces = scenariosOf(of, request.screens, request.faces);
   const before = allFindings(of, faces, request.moment);
   for (const layout of [settled.layout, withoutTravel]) {
     const taken = takenIntoArrangement(of, layout, wanted);
-    if (!taken.ok || outcomeOf(request, faces, before, taken.value.layout).worse.length === 0) return taken;
+    if (!taken.ok || verify(request, faces, before, taken.value.layout).worse.length === 0) return taken;
   }
   return refused("", "for these screens only, another screen would get worse; apply it to all of them");
 }

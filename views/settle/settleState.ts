@@ -5,9 +5,9 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { Layout } from "../../core/format/types";
-import type { WayOut } from "../../core/settle/noWay";
+import type { Suggestion } from "../../core/settle/suggest/suggest";
 import type { SettleRequest } from "../../core/settle/request";
-import type { SettleProgress } from "../../core/settle/settleResult";
+import type { SettleProgress } from "../../core/settle/result";
 import { isSameValue } from "../../core/versions/fields";
 import type { SettledFound } from "../../workers/settleService";
 import { USUAL_CHOICE, type SettleChoice } from "./settleChoice";
@@ -38,7 +38,7 @@ export interface SettleState {
   /** Controls and clusters that stay as they are. */
   readonly held: readonly string[];
   /** The ways out that have been chosen, in their order. */
-  readonly ways: readonly WayOut[];
+  readonly ways: readonly Suggestion[];
   readonly run: SettleRun;
   /** How much of the way from before to after is shown, 0…1. */
   readonly part: number;

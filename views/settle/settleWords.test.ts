@@ -1,13 +1,13 @@
 import type { BareFinding } from "../../core/checks/finding";
 import type { MoveReason } from "../../core/settle/moves";
-import { facedScreens } from "../../core/settle/scenarios";
+import { scenariosOf } from "../../core/settle/problem/scenarios";
 import { catalogueFor } from "../../core/checks/catalogue";
 import { sampleLayouts } from "../../test/samples";
-import { distinctTally, goneWords, leftGroups, movedWords, reasonWords, screensWith } from "./settleWords";
+import { distinctTally, goneWords, remainingGroups, movedWords, reasonWords, screensWith } from "./settleWords";
 
 const [layout] = sampleLayouts();
 const [screen] = catalogueFor("landscape");
-const faces = facedScreens(
+const scenarios = scenariosOf(
   layout,
   [screen],
   [
@@ -25,11 +25,18 @@ const finding = (severity: BareFinding["severity"], code: BareFinding["code"], .
 });
 
 test("a reason names the other control, the screen and the face; a size only where it is not 1", () => {
-  const reason = (face: number, wanted: boolean, code: MoveReason["code"], ...subjects: string[]): MoveReason => ({ code, subjects, face, wanted });
-  expect(reasonWords(reason(0, true, "touch/overlap", "pump", "horn"), "horn", { layout, faces })).toBe(`for: clear of pump · ${screen.name}, right hand`);
-  expect(reasonWords(reason(1, false, "reach/far", "horn"), "horn", { layout, faces })).toBe(`limited by: within reach · ${screen.name}, left hand, size 1.3`);
-  expect(reasonWords(reason(0, true, "misses", "pump"), "horn", { layout, faces })).toContain("fewer misses on pump");
-  expect(reasonWords(reason(0, true, "misses", "horn"), "horn", { layout, faces })).toContain("for: missed less");
+  const reason = (face: number, wanted: boolean, code: MoveReason["code"], ...subjects: string[]): MoveReason => ({
+    code,
+    subjects,
+    scenario: face,
+    requested: wanted,
+  });
+  expect(reasonWords(reason(0, true, "touch/overlap", "pump", "horn"), "horn", { layout, scenarios })).toBe(`for: clear of pump · ${screen.name}, right hand`);
+  expect(reasonWords(reason(1, false, "reach/far", "horn"), "horn", { layout, scenarios })).toBe(
+    `limited by: within reach · ${screen.name}, left hand, size 1.3`,
+  );
+  expect(reasonWords(reason(0, true, "misses", "pump"), "horn", { layout, scenarios })).toContain("fewer misses on pump");
+  expect(reasonWords(reason(0, true, "misses", "horn"), "horn", { layout, scenarios })).toContain("for: missed less");
 });
 
 test("the same finding on several screens and faces counts once, accepted ones not at all", () => {
@@ -53,7 +60,7 @@ test("what went and what moved, in a line", () => {
 });
 
 test("what is left is told by what it is about, in the order in which it came", () => {
-  const found = (face: number, one: BareFinding) => ({ face, finding: one });
+  const found = (scenario: number, one: BareFinding) => ({ scenario, finding: one });
   const [a, b] = [finding("warning", "reach/far", "log"), finding("blocker", "touch/small", "pause")];
-  expect(leftGroups([found(0, a), found(0, b), found(1, a)]).map((group) => group.map(({ face }) => face))).toEqual([[0, 1], [0]]);
+  expect(remainingGroups([found(0, a), found(0, b), found(1, a)]).map((group) => group.map(({ scenario }) => scenario))).toEqual([[0, 1], [0]]);
 });

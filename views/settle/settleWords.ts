@@ -3,15 +3,15 @@ import { counted } from "../../core/derived/counted";
 import { faceWords } from "../../core/checks/faceWords";
 import type { FindingTally, Severity } from "../../core/checks/finding";
 import { findingKey, type JudgedScreen } from "../../core/checks/grid";
-import type { Scenario } from "../../core/settle/scenarios";
+import type { Scenario } from "../../core/settle/problem/scenarios";
 import type { MoveReason, SettledMove } from "../../core/settle/moves";
-import type { WayOut } from "../../core/settle/noWay";
-import type { FaceFound } from "../../core/settle/outcome";
+import type { Suggestion } from "../../core/settle/suggest/suggest";
+import type { ScenarioFinding } from "../../core/settle/verify";
 import type { Layout } from "../../core/format/types";
 import { nameOf } from "../shared/names";
 
 /** What a finding of a code asks for, said of `id`; `other` is the second thing it names. */
-function wishWords(code: MoveReason["code"], other: string): string {
+function constraintWords(code: MoveReason["code"], other: string): string {
   switch (code) {
     case "place/off-screen":
       return "on the screen";
@@ -49,15 +49,19 @@ function wishWords(code: MoveReason["code"], other: string): string {
 }
 
 /** "Small 4:3, right hand"; with its size where that is not 1. */
-export function facedName({ screen, face }: Pick<Scenario, "screen" | "face">): string {
-  return `${screen.name}, ${face.playerSize === 1 ? `${face.handed} hand` : faceWords(face)}`;
+export function scenarioName({ screen, player }: Pick<Scenario, "screen" | "player">): string {
+  return `${screen.name}, ${player.playerSize === 1 ? `${player.handed} hand` : faceWords(player)}`;
 }
 
 /** Why a control moved: "for: clear of Horn on Small 4:3, right hand". */
-export function reasonWords(reason: MoveReason, id: string, { layout, faces }: { readonly layout: Layout; readonly faces: readonly Scenario[] }): string {
+export function reasonWords(
+  reason: MoveReason,
+  id: string,
+  { layout, scenarios }: { readonly layout: Layout; readonly scenarios: readonly Scenario[] },
+): string {
   const other = reason.subjects.find((subject) => subject !== id);
-  const lead = reason.wanted ? "for" : "limited by";
-  return `${lead}: ${wishWords(reason.code, other === undefined ? "" : nameOf(layout, other))} · ${facedName(faces[reason.face])}`;
+  const lead = reason.requested ? "for" : "limited by";
+  return `${lead}: ${constraintWords(reason.code, other === undefined ? "" : nameOf(layout, other))} · ${scenarioName(scenarios[reason.scenario])}`;
 }
 
 /** Findings of several screens by severity; the same one on several screens and faces counts once. */
@@ -71,10 +75,10 @@ export function distinctTally(screens: readonly JudgedScreen[]): FindingTally {
 export const screensWith = (screens: readonly JudgedScreen[], severity: Severity): number =>
   screens.filter(({ faces }) => faces.some((list) => list.some((f) => f.accepted === null && f.severity === severity))).length;
 
-/** What remains, the same on several faces as one; the worst first, as they came. */
-export function leftGroups(left: readonly FaceFound[]): readonly (readonly FaceFound[])[] {
-  const groups = new Map<string, FaceFound[]>();
-  for (const one of left) {
+/** Remaining findings, grouped by code and subjects, in their order. */
+export function remainingGroups(remaining: readonly ScenarioFinding[]): readonly (readonly ScenarioFinding[])[] {
+  const groups = new Map<string, ScenarioFinding[]>();
+  for (const one of remaining) {
     const { code, subjects } = one.finding;
     const key = `${code}\n${subjects.join("\n")}`;
     const group = groups.get(key);
@@ -99,7 +103,7 @@ export function movedWords(moves: readonly SettledMove[]): string {
 }
 
 /** A way out in a few words. */
-export function wayWords(layout: Layout, way: WayOut): string {
+export function wayWords(layout: Layout, way: Suggestion): string {
   switch (way.kind) {
     case "arrangement":
       return way.screens.length === 1 ? `an arrangement for ${way.screens[0]}` : `an arrangement for these ${way.screens.length} screens`;
