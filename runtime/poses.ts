@@ -3,7 +3,7 @@ import { deflection } from "../core/engine/input/stick";
 import type { InputSetup } from "../core/engine/input/setup";
 import type { InputState } from "../core/engine/input/inputState";
 import { isShown } from "../core/engine/input/touches";
-import { readControl } from "../core/engine/input/kinds";
+import { readControl } from "../core/engine/input/behaviours";
 import type { ReadyStick } from "../core/engine/input/ready";
 import type { Control, PlayedLayout } from "../core/engine/types";
 import type { Resolved } from "../core/engine/placement/resolve";

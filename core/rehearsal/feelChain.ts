@@ -4,7 +4,7 @@
  */
 import { advance } from "../engine/input/advance";
 import type { ActionValue, ActionValues } from "../engine/input/events";
-import { isIdle } from "../engine/input/kinds";
+import { isIdle } from "../engine/input/behaviours";
 import type { ReadyAny } from "../engine/input/ready";
 import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/inputState";

@@ -7,7 +7,7 @@ import type { InputEvent } from "../engine/input/events";
 import type { InputState } from "../engine/input/inputState";
 import { tickTime, type TickInput } from "../engine/input/advance";
 import { mouseCode, padAxis, padButton } from "../engine/input/hardwareInput";
-import { isIdle } from "../engine/input/kinds";
+import { isIdle } from "../engine/input/behaviours";
 import { TRACES } from "../format/limits";
 import type { PlayedState } from "./traceLog";
 

@@ -3,7 +3,7 @@
  * of a take. Numbers are kept in blocks of 32-bit floats, a row a tick, so that half an hour is megabytes and not objects.
  */
 import type { ActionValue, ActionValues } from "../engine/input/events";
-import { isIdle } from "../engine/input/kinds";
+import { isIdle } from "../engine/input/behaviours";
 import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/inputState";
 import type { ActionKind } from "../engine/types";

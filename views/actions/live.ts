@@ -1,7 +1,7 @@
 /** Which wires something runs along at this moment, and the marks in the page that show it. */
 import { isDown, mouseCode, padAxis, padButton, padStick } from "../../core/engine/input/hardwareInput";
 import { byId } from "../../core/derived/byId";
-import { readControl } from "../../core/engine/input/kinds";
+import { readControl } from "../../core/engine/input/behaviours";
 import type { PortReading } from "../../core/engine/input/ports";
 import type { Layout, Port, Serve } from "../../core/format/types";
 import { hardwareWires, type HardwareWire } from "../../core/wiring/hardwareWires";

@@ -1,5 +1,5 @@
 /** Which controls a touch holds, told whenever that changes. */
-import { isIdle, type ControlState } from "../../core/engine/input/kinds";
+import { isIdle, type ControlState } from "../../core/engine/input/behaviours";
 import type { Player } from "../../runtime/player";
 
 /** Gives what stops the listening; the listener hears at once what holds now. */

@@ -1,5 +1,5 @@
 /** That a stick was felt: one moved under a thumb, on whatever glass it is played; of a layout without sticks any control. */
-import { isIdle } from "../../core/engine/input/kinds";
+import { isIdle } from "../../core/engine/input/behaviours";
 import type { Player } from "../../runtime/player";
 import { tickOff } from "./firstStepsState";
 

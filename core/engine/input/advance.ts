@@ -8,7 +8,7 @@ import type { PlayedLayout } from "../types";
 import { actionValue, emptyGroups, type Groups, type RepeatState } from "./combine";
 import { hardwareBlur, hardwareEvent, commitHardwareTick, restingHardware, type HardwareState } from "./hardwareInput";
 import type { ActionValue, ActionValues, InputEvent } from "./events";
-import { isIdle, readControl, commitTick } from "./kinds";
+import { behaviourOf } from "./behaviours";
 import { AT_REST, type PortReading } from "./ports";
 import { prepareInput, type InputSetup, type TouchSource } from "./setup";
 import { initialState, workingCopy, type InputState } from "./inputState";
@@ -79,10 +79,11 @@ function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { rea
   for (let i = 0; i < setup.controls.length; i += 1) {
     const control = setup.controls[i];
     const own = state.controls[i];
-    const idle = isIdle(own);
+    const behaviour = behaviourOf(own.kind);
+    const idle = behaviour.isIdle(own);
     const gives = !idle || (own.kind === "button" && own.latched);
-    into[i] = gives && isShown(state, control) ? readControl(own, control, tickTime) : AT_REST;
-    if (!idle) commitTick(own, control, tickTime);
+    into[i] = gives && isShown(state, control) ? behaviour.read(own, control, tickTime) : AT_REST;
+    if (!idle) behaviour.commit(own, control, tickTime);
   }
 }
 

@@ -4,6 +4,7 @@
  */
 import { contains } from "../geometry/shape";
 import { TIME_SLACK } from "../geometry/tolerances";
+import type { Behaviour } from "./behaviour";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyButton } from "./ready";
@@ -31,7 +32,7 @@ export interface ButtonState {
 
 const nothingPending = () => ({ tap: false, release: false, long: false, double: false });
 /** A button at rest. */
-export const restingButton = (): ButtonState => ({
+const rest = (): ButtonState => ({
   kind: "button",
   contacts: [],
   press: null,
@@ -42,7 +43,7 @@ export const restingButton = (): ButtonState => ({
 });
 
 /** A touch comes onto the button at its time; the first one starts a press. `slid`: it slid in and does not stay when it leaves. */
-export function buttonDown(state: ButtonState, button: ReadyButton, { touch, t }: Contact, slid: boolean): void {
+function begin(state: ButtonState, button: ReadyButton, { touch, t }: Contact, slid: boolean): void {
   state.contacts.push({ touch, slid });
   if (state.contacts.length > 1) return;
   const double = state.previous !== null && t - state.previous <= button.feel.withinMs + TIME_SLACK;
@@ -53,7 +54,7 @@ export function buttonDown(state: ButtonState, button: ReadyButton, { touch, t }
 }
 
 /** Brings the contact of a touch up to date; true where the thumb has left it and the button lets go. */
-export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): boolean {
+function move(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): boolean {
   const contact = state.contacts.find((c) => c.touch === touch);
   if (!contact || contains(button.hit, x, y) || (button.feel.slideOut === "keep" && !contact.slid)) return false;
   drop(state, touch);
@@ -62,13 +63,13 @@ export function buttonMove(state: ButtonState, button: ReadyButton, { touch, x, 
 }
 
 /** A touch is lifted, ms; the last one ends the press, and only inside the hit area does `release` fire. A touch that is not on it changes nothing. */
-export function buttonUp(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): void {
+function end(state: ButtonState, button: ReadyButton, { touch, x, y, t }: Contact): void {
   drop(state, touch);
   if (state.contacts.length === 0) endPress(state, button, t, contains(button.hit, x, y));
 }
 
 /** A touch is taken away: what no tick has seen of its press never was, and a latch it turned turns back. */
-export function buttonCancel(state: ButtonState, button: ReadyButton, touch: number): void {
+function cancel(state: ButtonState, button: ReadyButton, touch: number): void {
   drop(state, touch);
   if (state.contacts.length > 0 || !state.press) return;
   state.previous = state.beforePrevious;
@@ -77,14 +78,14 @@ export function buttonCancel(state: ButtonState, button: ReadyButton, touch: num
 }
 
 /** What the button gives at the tick at this time, ms. */
-export function readButton(state: ButtonState, button: ReadyButton, tickTime: number): PortReading {
+function read(state: ButtonState, button: ReadyButton, tickTime: number): PortReading {
   return pressed(state, button.feel, tickTime) ? PRESSED : AT_REST;
 }
 /** A button that is pressed: the same at every tick. */
 const PRESSED: PortReading = { ...AT_REST, press: true };
 
 /** After a tick at this time, ms: what it gave is seen, what was owed is given. */
-export function commitButtonTick(state: ButtonState, button: ReadyButton, tickTime: number): void {
+function commit(state: ButtonState, button: ReadyButton, tickTime: number): void {
   const { tap, release, long, double } = state.pending;
   if (tap || release || long || double) state.pending = nothingPending();
   if (!state.press) return;
@@ -127,3 +128,38 @@ function endPress(state: ButtonState, button: ReadyButton, t: number, upInside: 
   if (!press.longSeen && isLong(press, button.feel.longMs, t)) pending.long = true;
   state.press = null;
 }
+
+function copy({ contacts, press, latched, previous, beforePrevious, pending }: ButtonState): ButtonState {
+  return {
+    kind: "button",
+    contacts: contacts.slice(),
+    press: press && { start: press.start, double: press.double, seen: press.seen, longSeen: press.longSeen },
+    latched,
+    previous,
+    beforePrevious,
+    pending: { tap: pending.tap, release: pending.release, long: pending.long, double: pending.double },
+  };
+}
+
+/** A latch goes on only if the button still latches. */
+function carry(state: ButtonState, { feel }: ReadyButton): ButtonState {
+  const carried = copy(state);
+  if (feel.press !== "latch") carried.latched = false;
+  return carried;
+}
+
+/** The behaviour of buttons. */
+export const button: Behaviour<ReadyButton, ButtonState> = {
+  rest,
+  begin,
+  move,
+  end,
+  cancel,
+  read,
+  commit,
+  isIdle: ({ press, contacts, pending }) => press === null && contacts.length === 0 && !pending.tap && !pending.release && !pending.long && !pending.double,
+  // Any number of touches may be on a button, and each may be on others too.
+  capturedBy: () => null,
+  copy,
+  carry,
+};

@@ -3,8 +3,7 @@
  * name and kind, never by index.
  */
 import { RESTING_REPEAT } from "./combine";
-import { copyControl, restingControl, type ControlState } from "./kinds";
-import type { ReadyAny } from "./ready";
+import { behaviourOf, type ControlState } from "./behaviours";
 import type { InputSetup } from "./setup";
 import { workingCopy, type InputState } from "./inputState";
 
@@ -19,9 +18,10 @@ export function carryOver(before: InputSetup, state: InputState, after: InputSet
   const indexAfter = new Map<number, number>();
   next.controls = after.controls.map((control, i): ControlState => {
     const was = controlsBefore.get(control.id);
-    if (was === undefined || before.controls[was].kind !== control.kind) return restingControl(control.kind);
+    const behaviour = behaviourOf(control.kind);
+    if (was === undefined || before.controls[was].kind !== control.kind) return behaviour.rest();
     indexAfter.set(was, i);
-    return carriedControl(state.controls[was], control);
+    return behaviour.carry(state.controls[was], control);
   });
   for (const touch of next.touches) touch.contains = touch.contains.flatMap((i) => indexAfter.get(i) ?? []);
   const ids = new Set(after.controls.map((control) => control.id));
@@ -35,10 +35,4 @@ export function carryOver(before: InputSetup, state: InputState, after: InputSet
   const repeatsBefore = new Map(before.repeats.map((name, i) => [name, state.repeats[i]]));
   next.repeats = after.repeats.map((name) => repeatsBefore.get(name) ?? RESTING_REPEAT);
   return next;
-}
-
-function carriedControl(state: ControlState, control: ReadyAny): ControlState {
-  const copy = copyControl(state);
-  if (copy.kind === "button" && control.kind === "button" && control.feel.press !== "latch") copy.latched = false;
-  return copy;
 }

@@ -5,6 +5,7 @@
 import { magnitude } from "../geometry/point";
 import { contains } from "../geometry/shape";
 import { ANGLE_SLACK, LENGTH_SLACK } from "../geometry/tolerances";
+import type { Behaviour } from "./behaviour";
 import { angleOf, apart } from "./directions";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
@@ -19,31 +20,32 @@ export interface DpadState {
 }
 
 /** A d-pad at rest. */
-export const restingDpad = (): DpadState => ({ kind: "dpad", held: null, tap: null });
+const rest = (): DpadState => ({ kind: "dpad", held: null, tap: null });
 
 /** Starts a touch, screen px. */
-export function dpadDown(state: DpadState, pad: ReadyDpad, { touch, x, y }: Contact): void {
+function begin(state: DpadState, pad: ReadyDpad, { touch, x, y }: Contact): void {
   state.held = { touch, direction: directionAt(pad, x, y, null), seen: false };
 }
 
 /** Moves its touch, screen px; the direction in force is kept in the band beyond its border. Without a touch it has no effect. */
-export function dpadMove(state: DpadState, pad: ReadyDpad, { x, y }: Contact): void {
+function move(state: DpadState, pad: ReadyDpad, { x, y }: Contact): boolean {
   if (state.held) state.held.direction = directionAt(pad, x, y, state.held.direction);
+  return false;
 }
 
 /** Ends a touch; one that no tick has seen counts at the next tick. */
-export function dpadUp(state: DpadState): void {
+function end(state: DpadState): void {
   if (state.held && !state.held.seen) state.tap = { direction: state.held.direction };
   state.held = null;
 }
 
 /** Cancels a touch; what no tick has seen is discarded. */
-export function dpadCancel(state: DpadState): void {
+function cancel(state: DpadState): void {
   state.held = null;
 }
 
 /** Returns the current values: x and y −1, 0 or 1, y up, and the unit vector of them. */
-export function readDpad(state: DpadState): PortReading {
+function read(state: DpadState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
   return out.direction === null ? NEUTRAL : POINTING[out.direction];
@@ -58,7 +60,7 @@ const POINTING: readonly PortReading[] = [1, 1, 0, -1, -1, -1, 0, 1].map((x, dir
 });
 
 /** After a tick: marks the touch as seen and clears a tap. */
-export function commitDpadTick(state: DpadState): void {
+function commit(state: DpadState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;
 }
@@ -81,3 +83,24 @@ function halfWidth(feel: ReadyDpad["feel"], direction: number): number {
   if (feel.ways === 4) return 45;
   return direction % 2 === 1 ? feel.diagonal / 2 : 45 - feel.diagonal / 2;
 }
+
+const copy = ({ held, tap }: DpadState): DpadState => ({
+  kind: "dpad",
+  held: held && { touch: held.touch, direction: held.direction, seen: held.seen },
+  tap,
+});
+
+/** The behaviour of d-pads. */
+export const dpad: Behaviour<ReadyDpad, DpadState> = {
+  rest,
+  begin,
+  move,
+  end,
+  cancel,
+  read,
+  commit,
+  isIdle: ({ held, tap }) => held === null && tap === null,
+  capturedBy: ({ held }) => held?.touch ?? null,
+  copy,
+  carry: copy,
+};

@@ -1,7 +1,7 @@
 /** The state between two ticks: plain data, to be copied, stored and compared. */
 import { restingHardware, type HardwareState } from "./hardwareInput";
 import { RESTING_REPEAT, type RepeatState } from "./combine";
-import { copyControl, isIdle, restingControl, type ControlState } from "./kinds";
+import { behaviourOf, copyControl, isIdle, type ControlState } from "./behaviours";
 import type { InputSetup } from "./setup";
 
 /** A touch on the glass: its last point (px) and the controls it holds, by index. */
@@ -37,7 +37,7 @@ export function initialState(setup: InputSetup, moment: string | null = null): I
     on: true,
     hidden: [],
     touches: [],
-    controls: setup.controls.map((control) => restingControl(control.kind)),
+    controls: setup.controls.map((control) => behaviourOf(control.kind).rest()),
     hardware: restingHardware(),
     repeats: setup.repeats.map(() => RESTING_REPEAT),
     smoothed: setup.actions.map(() => ({ x: 0, y: 0 })),

@@ -7,6 +7,7 @@
  */
 import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK } from "../geometry/tolerances";
+import type { Behaviour } from "./behaviour";
 import { curveAt } from "./curve";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import type { Contact } from "./events";
@@ -43,7 +44,7 @@ export interface StickState {
 }
 
 /** A copy of a held stick, field by field: it is made at every tick. */
-export function copyStickHeld(h: StickHeld): StickHeld {
+function copyHeld(h: StickHeld): StickHeld {
   return {
     touch: h.touch,
     originX: h.originX,
@@ -62,10 +63,10 @@ export function copyStickHeld(h: StickHeld): StickHeld {
 }
 
 /** A stick at rest. */
-export const restingStick = (): StickState => ({ kind: "stick", held: null, tap: null });
+const rest = (): StickState => ({ kind: "stick", held: null, tap: null });
 
 /** Starts a touch, screen px: sets the origin by the feel. */
-export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }: Contact): void {
+function begin(state: StickState, stick: ReadyStick, { touch, x, y }: Contact): void {
   const origin = originFor(stick, x, y);
   state.held = {
     touch,
@@ -87,13 +88,14 @@ export function stickDown(state: StickState, stick: ReadyStick, { touch, x, y }:
 }
 
 /** Moves its touch, screen px; a trailing origin follows. Without a touch it has no effect. */
-export function stickMove(state: StickState, stick: ReadyStick, { x, y }: Pick<Contact, "x" | "y">): void {
+function move(state: StickState, stick: ReadyStick, { x, y }: Contact): boolean {
   const held = state.held;
-  if (!held) return;
+  if (!held) return false;
   held.x = x;
   held.y = y;
   follow(held, stick);
   evaluate(held, stick);
+  return false;
 }
 
 /** The origin of a trailing stick follows the thumb beyond the travel. */
@@ -108,7 +110,7 @@ function follow(held: StickHeld, stick: ReadyStick): void {
 }
 
 /** Ends a touch; one that no tick has seen counts at the next tick. */
-export function stickUp(state: StickState): void {
+function end(state: StickState): void {
   const held = state.held;
   if (!held) return;
   if (!held.seen) state.tap = { vx: held.vx, vy: held.vy, up: held.up, down: held.down, left: held.left, right: held.right };
@@ -116,12 +118,12 @@ export function stickUp(state: StickState): void {
 }
 
 /** Cancels a touch; what no tick has seen is discarded. */
-export function stickCancel(state: StickState): void {
+function cancel(state: StickState): void {
   state.held = null;
 }
 
 /** Returns the current vector (length 0…1, y up), x and y, and the direction ports. */
-export function readStick(state: StickState): PortReading {
+function read(state: StickState): PortReading {
   const out = state.held ?? state.tap;
   if (!out) return AT_REST;
   const { vx, vy, up, down, left, right } = out;
@@ -129,7 +131,7 @@ export function readStick(state: StickState): PortReading {
 }
 
 /** After a tick: marks the touch as seen and clears a tap. */
-export function commitStickTick(state: StickState): void {
+function commit(state: StickState): void {
   state.tap = null;
   if (state.held) state.held.seen = true;
 }
@@ -214,3 +216,20 @@ function evaluate(held: StickHeld, stick: ReadyStick): void {
   held.left = port(held.left, 180);
   held.down = port(held.down, 270);
 }
+
+const copy = (state: StickState): StickState => ({ kind: "stick", held: state.held && copyHeld(state.held), tap: state.tap });
+
+/** The behaviour of sticks. */
+export const stick: Behaviour<ReadyStick, StickState> = {
+  rest,
+  begin,
+  move,
+  end,
+  cancel,
+  read,
+  commit,
+  isIdle: ({ held, tap }) => held === null && tap === null,
+  capturedBy: ({ held }) => held?.touch ?? null,
+  copy,
+  carry: copy,
+};

@@ -1,6 +1,7 @@
 /** A swipe fires when the thumb has gone far enough from where it started (or from where it was a short while ago), in the direction it went. */
 import { magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
+import type { Behaviour } from "./behaviour";
 import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
@@ -27,17 +28,17 @@ export interface SwipeState {
 }
 
 /** A swipe at rest. */
-export const restingSwipe = (): SwipeState => ({ kind: "swipe", held: null, pending: null });
+const rest = (): SwipeState => ({ kind: "swipe", held: null, pending: null });
 
 /** Starts a touch (screen px, ms); the distance is measured from here. */
-export function swipeDown(state: SwipeState, { touch, x, y, t }: Contact): void {
+function begin(state: SwipeState, _: ReadySwipe, { touch, x, y, t }: Contact): void {
   state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
 }
 
 /** Its touch moves, screen px, ms; where it has gone `distanceMm` it fires. Without a touch it has no effect. */
-export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): void {
+function move(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): boolean {
   const held = state.held;
-  if (!held || held.done) return;
+  if (!held || held.done) return false;
   const { feel } = swipe;
   if (feel.withinMs > 0) {
     // The last point, in order of arrival, that is old enough; the one being judged is not among them yet.
@@ -51,29 +52,30 @@ export function swipeMove(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Con
   const dx = x - held.start.x;
   const dy = held.start.y - y;
   const far = magnitude(dx, dy);
-  if (far < feel.distanceMm * swipe.mmPx - LENGTH_SLACK || far === 0) return;
+  if (far < feel.distanceMm * swipe.mmPx - LENGTH_SLACK || far === 0) return false;
   held.fire = { ...directionOf(dx / far, dy / far, feel.directions), seen: false };
   if (feel.again === "never") held.done = true;
   else {
     held.start = { t, x, y };
     held.path = [{ t, x, y }];
   }
+  return false;
 }
 
 /** Its touch is lifted; a fire that no tick has seen is owed to the next. */
-export function swipeUp(state: SwipeState): void {
+function end(state: SwipeState): void {
   const fire = state.held?.fire;
   if (fire && !fire.seen) state.pending = { x: fire.x, y: fire.y };
   state.held = null;
 }
 
 /** Its touch is taken away, and a fire of it that no tick has seen. */
-export function swipeCancel(state: SwipeState): void {
+function cancel(state: SwipeState): void {
   state.held = null;
 }
 
 /** Returns the current values: the direction of its last fire, by its `output` for one tick or as long as it holds. */
-export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
+function read(state: SwipeState, swipe: ReadySwipe): PortReading {
   const fire = state.held?.fire;
   const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.pending;
   if (!out) return AT_REST;
@@ -90,7 +92,7 @@ export function readSwipe(state: SwipeState, swipe: ReadySwipe): PortReading {
 }
 
 /** After a tick: what was owed is given, a fire has been seen. */
-export function commitSwipeTick(state: SwipeState): void {
+function commit(state: SwipeState): void {
   state.pending = null;
   if (state.held?.fire) state.held.fire.seen = true;
 }
@@ -100,3 +102,22 @@ function directionOf(x: number, y: number, directions: number): { x: number; y: 
   const [ux, uy] = unitAt((snapIndex(angleOf(x, y), directions, null, 0) * 360) / directions);
   return { x: ux, y: uy };
 }
+
+function copy({ held, pending }: SwipeState): SwipeState {
+  return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, pending };
+}
+
+/** The behaviour of swipes. */
+export const swipe: Behaviour<ReadySwipe, SwipeState> = {
+  rest,
+  begin,
+  move,
+  end,
+  cancel,
+  read,
+  commit,
+  isIdle: ({ held, pending }) => held === null && pending === null,
+  capturedBy: ({ held }) => held?.touch ?? null,
+  copy,
+  carry: copy,
+};

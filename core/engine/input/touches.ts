@@ -1,7 +1,7 @@
 /** Assigns touches to controls, and handles moves, releases, cancels and hidden controls. */
 import { contains as containsPoint } from "../geometry/shape";
 import type { Contact, TouchInput } from "./events";
-import { cancelTouch, capturedBy, liftTouch, moveTouch, receiveTouch } from "./kinds";
+import { behaviourOf } from "./behaviours";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
 import { ownControl, type InputState, type TouchState } from "./inputState";
@@ -20,7 +20,7 @@ export function stackAt(setup: InputSetup, state: InputState, { touch, x, y }: P
   for (let i = setup.controls.length - 1; i >= 0; i -= 1) {
     const control = setup.controls[i];
     if (!isShown(state, control) || !containsPoint(control.area, x, y)) continue;
-    const captor = capturedBy(state.controls[i]);
+    const captor = behaviourOf(state.controls[i].kind).capturedBy(state.controls[i]);
     if (captor !== null && captor !== touch) continue;
     stack.push(i);
     if (control.own) break;
@@ -36,7 +36,7 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
       if (at >= 0) cancelAt(setup, state, at);
       const contact = { touch: event.id, x: event.x, y: event.y, t: event.t };
       const stack = stackAt(setup, state, contact);
-      for (const i of stack) receiveTouch(ownControl(state, i), setup.controls[i], contact, false);
+      for (const i of stack) beginTouch(setup, state, i, { contact, slid: false });
       state.touches.push({ id: event.id, x: event.x, y: event.y, contains: stack });
       return;
     }
@@ -47,7 +47,8 @@ export function touchEvent(setup: InputSetup, state: InputState, event: TouchInp
       if (at < 0) return;
       const touch = state.touches[at];
       if (event.x !== touch.x || event.y !== touch.y) moveTo(setup, state, touch, event);
-      for (const i of touch.contains) liftTouch(state.controls[i], setup.controls[i], { touch: touch.id, x: event.x, y: event.y, t: event.t });
+      const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
+      for (const i of touch.contains) behaviourOf(state.controls[i].kind).end(state.controls[i], setup.controls[i], contact);
       state.touches.splice(at, 1);
       return;
     }
@@ -66,29 +67,43 @@ export function letGoOfHidden(setup: InputSetup, state: InputState): void {
   for (const touch of state.touches) {
     touch.contains = touch.contains.filter((i) => {
       if (isShown(state, setup.controls[i])) return true;
-      cancelTouch(state.controls[i], setup.controls[i], touch.id);
+      cancelTouch(setup, state, i, touch.id);
       return false;
     });
   }
 }
 
+/** A touch starts on a control (by its index), or slides onto it. */
+function beginTouch(setup: InputSetup, state: InputState, index: number, { contact, slid }: { readonly contact: Contact; readonly slid: boolean }): void {
+  const own = ownControl(state, index);
+  behaviourOf(own.kind).begin(own, setup.controls[index], contact, slid);
+}
+
+function cancelTouch(setup: InputSetup, state: InputState, index: number, touch: number): void {
+  const own = state.controls[index];
+  behaviourOf(own.kind).cancel(own, setup.controls[index], touch);
+}
+
 function cancelAt(setup: InputSetup, state: InputState, at: number): void {
   const touch = state.touches[at];
-  for (const i of touch.contains) cancelTouch(state.controls[i], setup.controls[i], touch.id);
+  for (const i of touch.contains) cancelTouch(setup, state, i, touch.id);
   state.touches.splice(at, 1);
 }
 
 function moveTo(setup: InputSetup, state: InputState, touch: TouchState, event: TouchInput): void {
   const contact = { touch: touch.id, x: event.x, y: event.y, t: event.t };
   const { contains } = touch;
-  for (let n = 0; n < contains.length; n += 1) if (moveTouch(state.controls[contains[n]], setup.controls[contains[n]], contact)) contains.splice(n--, 1);
+  for (let n = 0; n < contains.length; n += 1) {
+    const own = state.controls[contains[n]];
+    if (behaviourOf(own.kind).move(own, setup.controls[contains[n]], contact)) contains.splice(n--, 1);
+  }
   const captured = !setup.slides || touch.contains.some((i) => setup.controls[i].kind !== "button");
   if (!captured) {
     const before = stackAt(setup, state, { touch: touch.id, x: touch.x, y: touch.y });
     for (const i of stackAt(setup, state, contact)) {
       const control = setup.controls[i];
       if (control.kind !== "button" || !control.feel.slideIn || before.includes(i) || touch.contains.includes(i)) continue;
-      receiveTouch(ownControl(state, i), control, contact, true);
+      beginTouch(setup, state, i, { contact, slid: true });
       touch.contains.push(i);
     }
   }

@@ -1,4 +1,5 @@
 /** A touchpad gives the movement of the thumb in millimetres, so the same sweep turns as far on every screen. */
+import type { Behaviour } from "./behaviour";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyTouchpad } from "./ready";
@@ -14,45 +15,63 @@ export interface TouchpadState {
 }
 
 /** A touchpad at rest. */
-export const restingTouchpad = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
+const rest = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
 
 /** Starts a touch, screen px. */
-export function touchpadDown(state: TouchpadState, { touch, x, y }: Contact): void {
+function begin(state: TouchpadState, _: ReadyTouchpad, { touch, x, y }: Contact): void {
   state.held = { touch, x, y, seen: false };
 }
 
 /** Moves its touch, screen px; the way adds up until the tick. Without a touch it has no effect. */
-export function touchpadMove(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): void {
+function move(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): boolean {
   const held = state.held;
-  if (!held) return;
+  if (!held) return false;
   const { axes, gain } = pad.feel;
   if (axes !== "y") state.dx += ((x - held.x) / pad.mmPx) * gain;
   if (axes !== "x") state.dy += ((held.y - y) / pad.mmPx) * gain;
   held.x = x;
   held.y = y;
+  return false;
 }
 
 /** Its touch is lifted; `held` is owed to the next tick where none has seen it. */
-export function touchpadUp(state: TouchpadState): void {
+function end(state: TouchpadState): void {
   if (state.held && !state.held.seen) state.tap = true;
   state.held = null;
 }
 
 /** Its touch is taken away; the movement before it counts. */
-export function touchpadCancel(state: TouchpadState): void {
+function cancel(state: TouchpadState): void {
   state.held = null;
 }
 
 /** Returns the current values: the movement since the last tick, mm × gain, y up, and whether it is or was held. */
-export function readTouchpad(state: TouchpadState): PortReading {
+function read(state: TouchpadState): PortReading {
   const held = state.held !== null || state.tap;
   return held || state.dx !== 0 || state.dy !== 0 ? { ...AT_REST, vx: state.dx, vy: state.dy, held } : AT_REST;
 }
 
 /** After a tick: the movement has been given. */
-export function commitTouchpadTick(state: TouchpadState): void {
+function commit(state: TouchpadState): void {
   state.tap = false;
   state.dx = 0;
   state.dy = 0;
   if (state.held) state.held.seen = true;
 }
+
+const copy = (state: TouchpadState): TouchpadState => ({ ...state, held: state.held && { ...state.held } });
+
+/** The behaviour of touchpads. */
+export const touchpad: Behaviour<ReadyTouchpad, TouchpadState> = {
+  rest,
+  begin,
+  move,
+  end,
+  cancel,
+  read,
+  commit,
+  isIdle: ({ held, tap, dx, dy }) => held === null && !tap && dx === 0 && dy === 0,
+  capturedBy: ({ held }) => held?.touch ?? null,
+  copy,
+  carry: copy,
+};

@@ -25,7 +25,7 @@ const found = (layout: Layout, screen: Screen) => bareFindings(layout, screen, {
 test("each way out leads on: what is asked then is a sound layout, and less remains of it", () => {
   const request = requestFor(layoutOf(three), [NARROW], RIGHT);
   const settled = settle(request);
-  const ways = settled.unsolved.flatMap(({ suggestions: suggestions }) => suggestions);
+  const ways = settled.unsolved.flatMap(({ suggestions }) => suggestions);
   expect(ways.length).toBeGreaterThan(0);
   // One of each kind, in the storm all.
   const tried = isStorm ? ways : ways.filter(({ kind }, i) => ways.findIndex((other) => other.kind === kind) === i);
@@ -116,7 +116,7 @@ test("notes left free: what a note stood in the way of goes, as the way out says
   const layout = layoutOf([pinned("pump", "button", [180, 120], 12)], { keepClear: [map], limits: { comfortMm: 40, stretchMm: 120 } });
   const request = requestFor(layout, [screen], RIGHT);
   const settled = settle(request);
-  const found = settled.unsolved.find(({ suggestions: suggestions }) => suggestions.some(({ kind }) => kind === "notes"))!;
+  const found = settled.unsolved.find(({ suggestions }) => suggestions.some(({ kind }) => kind === "notes"))!;
   expect(found).toMatchObject({ code: "touch/steals", proved: false });
   const way = found.suggestions.find(({ kind }) => kind === "notes")!;
   const free = settle(value(requestForSuggestion(request, way, [])));
