@@ -1,4 +1,4 @@
-/** What a session is: what it knows of the open layout, and all that may be done to it. */
+/** The state of a session, and its actions: each part is declared with its implementation, here they are put together. */
 import type { StoreApi } from "zustand/vanilla";
 import type { FixOffer } from "../../core/checks/check";
 import type { PlayerCase } from "../../core/checks/grid";
@@ -6,124 +6,143 @@ import type { PlayerView } from "../../core/engine/placement/resolve";
 import type { Result } from "../../core/engine/result";
 import type { Layout, Workbench } from "../../core/format/types";
 import type { History, LogRecord } from "../../core/versions/log";
+import type { OpenedLayout } from "../../storage/openKept";
 import type { Saving } from "../../storage/saveQueue";
 import type { ScreenFindings } from "../../workers/checksService";
-import type { OpenedLayout } from "../../storage/openKept";
 
-/** A message at the foot of the window. */
+/** A message at the bottom of the window. */
 export interface Notice {
   readonly text: string;
   readonly tone: "plain" | "problem";
-  /** A way back or on, offered next to it. */
+  /** A button next to the message. */
   readonly act?: { readonly label: string; readonly run: () => void };
 }
 
 /**
- * A gesture under way. Its previews are on `origin`, which never changes while it lasts; what they change is applied to `base`, which moves
- * on with every edit of another window. So a gesture can never take back what others do meanwhile, whatever its previews are computed from.
+ * A gesture in progress. Its previews start from `origin`, which does not change; their changes are applied to `base`, which includes every edit
+ * of other windows. So a gesture never takes back what others do in the meantime.
  */
 export interface Gesture {
   readonly label: string;
   /** The layout when the pointer came down. */
   readonly origin: Layout;
-  /** The last preview, on `origin`. */
+  /** The last preview, made from `origin`. */
   readonly made: Layout;
   /** The layout without the gesture, as it is now. */
   readonly base: Layout;
-  /** Edits made meanwhile are previews of the gesture. */
+  /** Whether edits made in the meantime are previews of the gesture. */
   readonly gathers: boolean;
 }
 
 export interface SessionState {
   readonly id: string;
   readonly layout: Layout;
-  /** All that happened to it, as far as it is kept; and what of it undo and redo would do here. */
+  /** All stored records of the layout, and what undo and redo would do in this window. */
   readonly log: readonly LogRecord[];
   readonly history: History;
-  /** The other windows that are open: what they did is theirs to take back. */
+  /** The other open windows: only they undo their own edits. */
   readonly others: ReadonlySet<string>;
-  /** Whether it has been deleted, here or in another window: it is still kept, and can be brought back. */
+  /** Whether the layout has been deleted, here or in another window. It is still stored and can be restored. */
   readonly isDeleted: boolean;
   readonly gesture: Gesture | null;
   readonly selection: readonly string[];
-  /** As which player, and in which moment of the game, the views show the layout; moment null: all of them at once. */
+  /** The player and the moment that the views show; moment null: all moments at once. */
   readonly playerView: PlayerView;
   readonly saving: Saving;
-  /** Why nothing outlives the tab, or null where the browser keeps what is saved. */
+  /** Why nothing is stored beyond this tab; null if the browser stores it. */
   readonly onlyMemory: string | null;
-  /** What is found on the screens in view, by their names: the list for the player that is edited for, the count for `countedFor`. */
+  /** The findings on the visible screens, by screen name: listed for the current player, counted for `countedFor`. */
   readonly findings: Readonly<Record<string, ScreenFindings>>;
-  /** The players that findings are counted for: all of the layout, or while something is dragged the one that is edited for. */
+  /** The players that findings are counted for: all of the layout; during a drag the current one. */
   readonly countedFor: readonly PlayerCase[];
-  /** The screen whose findings are read on the shelf; null: the one on the bench. */
+  /** The screen whose findings are listed in Screens; null: the screen on the bench. */
   readonly shelfScreen: string | null;
-  /** The moves that fix findings of the screen on the bench, of the layout as it stood when they were proved. */
+  /** Fixes for findings of the screen on the bench, verified on `fixesOf`. */
   readonly fixes: readonly FixOffer[];
-  /** The layout those moves were proved on; of any other they are stale, and may not be made. */
+  /** The layout that the fixes belong to; for any other layout they are out of date and may not be applied. */
   readonly fixesOf: Layout | null;
   readonly notice: Notice | null;
-  /** Two versions that are shown over each other on the glass. */
+  /** Two versions that are compared on the glass. */
   readonly compared: { readonly was: Layout; readonly is: Layout } | null;
 }
 
-/** An edit as the core writes them: a function of the layout it is given, never of one that was read before (`seenAs`, `madeOn`). */
+/** An edit: a function of the layout it is given, never of one that was read before (`seenAs`, `madeOn`). */
 export type Edit = (layout: Layout) => Result<Layout>;
 
-export interface Session {
-  readonly store: StoreApi<SessionState>;
-  /** Makes an edit; a refused one changes nothing and is reported. `merge` joins it with the last entry of the same label. */
-  edit(label: string, edit: Edit, merge?: boolean): boolean;
-  /**
-   * A gesture: `begin`, any number of `preview`s (each from the layout as it was; a refused one is reported and changes nothing), then `commit` or
-   * `cancel`. Until then nothing of it is kept. `origin`: the layout when the pointer came down, where that was earlier.
-   */
+export interface NoticeActions {
+  tell(notice: Notice | null): void;
+  /** Reports why something was refused; nothing if it succeeded. */
+  tellRefusal(done: Result<unknown>): void;
+}
+
+/**
+ * Gestures: `begin`, any number of previews (each made from the layout at the start; a refused one is reported and changes nothing), then `commit`
+ * or `cancel`. Nothing is stored before `commit`.
+ */
+export interface GestureActions {
+  /** `origin`: the layout when the pointer came down, if that was earlier. */
   begin(label: string, origin?: Layout): void;
+  /** Starts a gesture of edits: every `edit` from now on is a preview. It is labelled like the last edit. */
+  gather(): void;
   preview(edit: Edit): boolean;
   /**
-   * Adds what follows from the gesture, right before its commit: made on the layout with what others have done meanwhile, for it may touch more
-   * than what is in hand. Where that is refused, nothing is added.
+   * Adds a consequence of the gesture, right before its commit. It is made from the present layout, since it may change more than the gesture; if
+   * it is refused, nothing is added.
    */
   follow(edit: Edit): void;
   commit(): void;
   cancel(): void;
-  /** A gesture made of edits: every `edit` from now on is a preview, from the layout as it was, and nothing is kept until `commit`. It is called as they are. */
-  gather(): void;
-  /** The next edit starts its own entry, whatever its label: the user has turned to something else. */
+}
+
+export interface EditActions {
+  /** Makes an edit; a refused one is reported and changes nothing. `merge`: joins it with the last entry of the same label. */
+  edit(label: string, edit: Edit, merge?: boolean): boolean;
+  /** The next edit gets its own entry in the history, even with the same label. */
   endRun(): void;
+  /** Changes what only the editor remembers; without an entry in the history. */
+  remember(change: Partial<Workbench>): void;
   undo(): void;
   redo(): void;
+  /** Goes to the version after an edit of the history, by undo and redo if they lead there; null: before all edits of this window. */
+  goTo(edit: string | null): void;
+}
+
+export interface ViewActions {
   select(ids: readonly string[]): void;
   /** Chooses the moment that the views show. */
   showMoment(moment: string | null): void;
-  /** Chooses as which player the layout is looked at: hand, size. */
+  /** Chooses the player that the views show. */
   showPlayer(player: Partial<Pick<PlayerView, "handed" | "playerSize">>): void;
-  /** Changes what the editor alone remembers; no entry in the history. */
-  remember(change: Partial<Workbench>): void;
-  /** Goes to where an edit of the history had just been made, by undo and redo where these lead there; null: to before your own all. */
-  goTo(edit: string | null): void;
-  /** Puts another layout on the bench. What was not written of the one before is given up: see `flush`. */
+  /** Chooses the screen whose findings are listed in Screens. */
+  readOnShelf(screen: string): void;
+  /** Compares two versions on the glass; null ends it. */
+  setCompared(compared: SessionState["compared"]): void;
+}
+
+export interface FindingActions {
+  /** Sets the fixes for the screen on the bench. */
+  setFixes(fixes: readonly FixOffer[], of: Layout): void;
+  /** Sets the findings of the visible screens, counted for some players. Equal findings keep their identity, so that nothing renders again. */
+  setFindings(findings: Record<string, ScreenFindings>, countedFor: readonly PlayerCase[]): void;
+}
+
+export interface DocumentActions {
+  /** Opens another layout. What is not written of the previous one is discarded: see `flush`. */
   show(opened: OpenedLayout): void;
-  /** Resolves when nothing waits to be written, or it was refused once more; false: something is still not written. */
+  /** Resolves when everything is written, or was refused once more; false: something is not written. */
   flush(): Promise<boolean>;
-  /** Whether leaving now would lose something: unwritten edits, or a gesture under way. */
+  /** Whether closing the window now would lose something: unwritten edits, or a gesture in progress. */
   isUnsaved(): boolean;
   /** Another window has written this layout. */
   heard(): void;
-  /** Whether the layout is deleted, told by another window. */
+  /** Sets whether the layout is deleted, as another window reports it. */
   setDeleted(isDeleted: boolean): void;
-  /** Which other windows are open. */
+  /** Sets which other windows are open. */
   setOthers(others: ReadonlySet<string>): void;
-  tell(notice: Notice | null): void;
-  /** Tells why something was refused; of what was done nothing is reported. */
-  tellRefusal(done: Result<unknown>): void;
-  /** Takes the moves that fix what is found on the bench. */
-  setFixes(fixes: readonly FixOffer[], of: Layout): void;
-  /** Takes the findings of the screens in view, counted for some players; what says the same keeps its identity, so that nothing draws again for it. */
-  setFindings(findings: Record<string, ScreenFindings>, countedFor: readonly PlayerCase[]): void;
-  /** Chooses the screen whose findings are read on the shelf. */
-  readOnShelf(screen: string): void;
-  /** Shows two versions over each other on the glass, or none. */
-  setCompared(compared: SessionState["compared"]): void;
-  /** The window goes: nothing is tried again. */
+  /** The window closes: nothing is tried again. */
   close(): void;
+}
+
+export interface Session extends NoticeActions, GestureActions, EditActions, ViewActions, FindingActions, DocumentActions {
+  readonly store: StoreApi<SessionState>;
 }

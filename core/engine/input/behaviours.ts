@@ -4,15 +4,13 @@ import type { Behaviour } from "./behaviour";
 import { button, type ButtonState } from "./button";
 import { dpad, type DpadState } from "./dpad";
 import type { PortReading } from "./ports";
-import type { Ready, ReadyAny } from "./ready";
+import type { ReadyAny } from "./ready";
 import { stick, type StickState } from "./stick";
 import { swipe, type SwipeState } from "./swipe";
 import { touchpad, type TouchpadState } from "./touchpad";
 
 /** The state of one control: plain data. */
 export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
-
-type StateOf<K extends ControlKind> = Extract<ControlState, { kind: K }>;
 
 /**
  * The behaviour of a kind. It may be given any state and control of this kind: a state and its control have the same index in one setup. A switch
