@@ -1,7 +1,12 @@
 /**
- * Keeps the open layout: each record of its log is written before anything is called saved, on top of what is in the store; what another
- * window has written meanwhile is joined with what this one has not written yet. One write at a time, the latest version last; what is
- * refused is tried again by itself.
+ * The document store writes the open layout. Every record of its log is written before anything is called saved, on top of what is stored; what
+ * another window has written in the meantime is merged with what this one has not written yet. One write at a time; a refused one is repeated.
+ *
+ * Where the layout is (`Place`):
+ *
+ *     offered ──first edit──► unstored ──written──► stored ──another window wrote──► behind
+ *                                ▲                    │ ▲                               │
+ *                                └──storage cleared───┘ └────────── read and merged ────┘
  */
 import { withPictureData } from "../../core/exchange/storedRecords";
 import { digestOfText } from "../../core/format/digest";
@@ -17,7 +22,7 @@ import type { Windows } from "../../storage/windows";
 import type { Compose } from "../../workers/writing";
 import { openKept, picturesByDigest, withPictures, type OpenedLayout } from "../../storage/openKept";
 
-/** What a keeper is on. */
+/** What a document store works with. */
 export interface DocumentStoreParts {
   readonly kept: LayoutStore;
   readonly windows: Windows;
@@ -29,22 +34,22 @@ export interface DocumentStoreParts {
   readonly againMs?: readonly number[];
 }
 
-/** What a keeper reports. */
+/** What a document store reports. */
 export interface DocumentStoreEvents {
   readonly onSaving: (saving: Saving) => void;
-  /** Another window has changed the layout: this is both together. */
+  /** Another window has changed the layout: the merged version and its log. */
   readonly onMerged: (layout: Layout, log: readonly LogRecord[]) => void;
-  /** Versions that met another one and lost. */
+  /** Versions that lost against another window's. */
   readonly onLost: (lost: readonly LostVersion[]) => void;
   readonly onDeleted: (isDeleted: boolean) => void;
-  /** The browser had lost the layout, and it is kept again. */
+  /** The browser had cleared the layout; it is being stored again. */
   readonly onCleared: () => void;
 }
 
 export interface DocumentStore {
-  /** Keeps another layout from now on. What was not written of the one before is given up. */
+  /** Changes to another layout. What is not written of the previous one is discarded. */
   open(opened: OpenedLayout): void;
-  /** A record was made, and leads to this version. Gives the log with it. */
+  /** Adds a record that leads to this version. Returns the log with it. */
   add(record: LogRecord, layout: Layout): readonly LogRecord[];
   /** Another window has written. */
   heard(): void;
@@ -56,10 +61,21 @@ export interface DocumentStore {
   close(): void;
 }
 
-/** The open layout, between what is written and what is not. */
+/** Where the open layout is. */
+type Place =
+  /** Not stored; it will be with its first edit. */
+  | { readonly kind: "offered" }
+  /** Not stored, and has to be. */
+  | { readonly kind: "unstored" }
+  /** Stored, at a revision. */
+  | { readonly kind: "stored"; readonly revision: number }
+  /** Stored, but another window has written since this revision. */
+  | { readonly kind: "behind"; readonly revision: number };
+
+/** The open layout: what is written and what is not. */
 interface Open {
   readonly id: string;
-  revision: number | null;
+  place: Place;
   /** The version of that revision, and the log that leads to it. */
   written: Layout;
   log: readonly LogRecord[];
@@ -68,47 +84,54 @@ interface Open {
   layout: Layout;
   /** How many of the pending are being written: they must stay as they are. */
   inFlight: number;
-  /** The version before the last pending record, where it is known. */
+  /** The version before the last pending record, if known. */
   beforeLast: Layout | null;
-  /** Another window has written since. */
-  isBehind: boolean;
-  /** It is kept with its first edit, not before. */
-  isOffered: boolean;
 }
+
+/** Moves to a revision. What another window wrote after it is still to be read. */
+function moveTo(mine: Open, revision: number): void {
+  mine.place = { kind: mine.place.kind === "behind" ? "behind" : "stored", revision };
+}
+
+/** Whether there is anything to write or read. */
+const hasWork = ({ pending, place }: Open): boolean => pending.length > 0 || place.kind === "unstored" || place.kind === "behind";
 
 /** The log is cut when it is longer by this many edits than it must be: not at every one. */
 const TRIM_SLACK = 50;
 
-/** A keeper of nothing yet. */
+/** Creates a document store without a layout. */
 export function createDocumentStore({ kept, windows, now, compose, againMs }: DocumentStoreParts, news: DocumentStoreEvents): DocumentStore {
   let open: Open | null = null;
   const digests = new Map<string, string>();
   const digestOf = (data: string) => digests.get(data) ?? digestOfText(data);
 
-  const left = () => open !== null && (open.pending.length > 0 || (open.revision === null ? !open.isOffered : open.isBehind));
+  const left = () => open !== null && hasWork(open);
   const step = async () => {
     const mine = open!;
-    if (mine.isBehind && mine.revision !== null) {
-      // Whatever is heard from now on is news.
-      mine.isBehind = false;
-      try {
-        await take(mine, await kept.since(mine.id, mine.revision));
-      } catch (error) {
-        mine.isBehind = true;
-        throw error;
-      }
-    } else {
-      // Whoever has the turn may be behind once; then nobody else writes until it has written.
-      await windows.alone(`write ${mine.id}`, async () => {
-        if (!(await write(mine))) await write(mine);
-      });
-    }
+    if (mine.place.kind === "behind") return read(mine, mine.place.revision);
+    // The window that holds the lock may be behind once; after merging nobody else can write before it.
+    await windows.alone(`write ${mine.id}`, async () => {
+      if (!(await write(mine))) await write(mine);
+    });
   };
   const saver = createSaveQueue({ left, step, tell: (saving) => news.onSaving(saving) }, againMs);
 
-  /** Writes what is pending; false: another window was faster, and both were joined. */
+  /** Reads what another window has written since a revision. */
+  async function read(mine: Open, revision: number): Promise<void> {
+    // A message that arrives from now on is about a later write.
+    mine.place = { kind: "stored", revision };
+    try {
+      await take(mine, await kept.since(mine.id, revision));
+    } catch (error) {
+      mine.place = { kind: "behind", revision };
+      throw error;
+    }
+  }
+
+  /** Writes what is pending; false: another window was faster, and both were merged. */
   async function write(mine: Open): Promise<boolean> {
-    const { pending, layout, revision } = mine;
+    const { pending, layout, place } = mine;
+    const revision = place.kind === "stored" || place.kind === "behind" ? place.revision : null;
     mine.inFlight = pending.length;
     try {
       const form = await compose(layout);
@@ -122,8 +145,7 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
         await take(mine, result);
         return false;
       }
-      mine.revision = result.revision;
-      mine.isOffered = false;
+      moveTo(mine, result.revision);
       mine.written = layout;
       mine.log = [...mine.log, ...pending].slice(trim);
       mine.pending = mine.pending.slice(pending.length);
@@ -136,7 +158,7 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
     }
   }
 
-  /** A record whose pictures are reported by digests; the pictures themselves go to `pictures`. */
+  /** A record in which pictures are replaced by their digests; the pictures are added to `pictures`. */
   function storable(record: LogRecord, pictures: Map<string, string>): LogRecord {
     const changes = withPictureData(record.changes, (data) => {
       const digest = digestOf(data);
@@ -146,10 +168,10 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
     return { ...record, changes };
   }
 
-  /** Takes in what others have written. */
+  /** Merges what other windows have written. */
   async function take(mine: Open, result: Exclude<Written, { kind: "written" }>): Promise<void> {
     if (result.kind === "missing") {
-      mine.revision = null;
+      mine.place = { kind: "unstored" };
       news.onCleared();
       return;
     }
@@ -169,10 +191,10 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
   }
 
   function settle(mine: Open, revision: number, log: readonly LogRecord[], join: (own: readonly LogRecord[]) => Merged): void {
-    // A write that seemed to be refused may have been made all the same.
+    // A write that was reported as refused may have succeeded.
     const known = new Set(log.map((r) => r.id));
     const merged = join(mine.pending.filter((r) => !known.has(r.id)));
-    mine.revision = revision;
+    moveTo(mine, revision);
     mine.log = log;
     mine.written = merged.written;
     mine.pending = merged.records;
@@ -185,7 +207,8 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
 
   return {
     open({ id, layout, revision, log, isOffered = false }) {
-      open = { id, revision, written: layout, log, pending: [], layout, inFlight: 0, beforeLast: null, isBehind: false, isOffered };
+      const place: Place = revision !== null ? { kind: "stored", revision } : { kind: isOffered ? "offered" : "unstored" };
+      open = { id, place, written: layout, log, pending: [], layout, inFlight: 0, beforeLast: null };
       saver.wake();
       if (!left()) news.onSaving({ kind: "saved" });
     },
@@ -206,7 +229,8 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
     },
     heard() {
       if (!open) return;
-      open.isBehind = true;
+      // A layout that is not stored is merged when it is written.
+      if (open.place.kind === "stored") open.place = { kind: "behind", revision: open.place.revision };
       saver.wake();
     },
     isSafe: () => !left(),
