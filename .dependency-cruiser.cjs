@@ -59,6 +59,20 @@ module.exports = {
     only("samples", "^samples/", "^(samples|core)/", "samples know core alone"),
     only("ui", "^ui/", "^(ui|core)/", "pieces of the interface know core alone"),
     only("views", "^views/", "^(views|ui|workers|storage|parcels|runtime|samples|core)/", "views do not reach into app or cli"),
+    {
+      name: "features-apart",
+      comment: "features share document, canvas, fields, shell and interaction, and do not import each other; only the shell mounts them",
+      severity: "error",
+      from: { path: "^views/([^/]+)/", pathNot: `(^views/shell/|${TEST})` },
+      to: { path: "^views/[^/]+/", pathNot: "^views/($1|document|canvas|fields|shell|interaction)/" },
+    },
+    {
+      name: "views-shared",
+      comment: "what features share does not import features",
+      severity: "error",
+      from: { path: "^views/(document|canvas|fields|interaction)/", pathNot: TEST },
+      to: { path: "^views/", pathNot: "^views/(document|canvas|fields|shell|interaction)/" },
+    },
     only("app", "^app/", "^(app|views|server|core)/", "pages mount views, route handlers call server"),
     {
       name: "no-tests-carried",

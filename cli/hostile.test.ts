@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { textOfFile } from "../views/shared/textOfFile";
+import { textOfFile } from "../views/document/files/textOfFile";
 import { readLayout } from "../core/format/parse";
 import { commandLine } from "../test/commandLine";
 

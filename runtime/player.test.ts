@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { replay } from "../core/engine/input/advance";
 import { changeFeel } from "../core/editing/edits/controls";
-import { benchScreenOf } from "../views/session/railScreens";
+import { benchScreenOf } from "../views/document/railScreens";
 import { sampleLayouts } from "../test/samples";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";

@@ -5,10 +5,10 @@ import type { LayoutStore } from "../storage/store";
 import { ONLY_WINDOW, type News, type Windows } from "../storage/windows";
 import type { LostVersion } from "../core/versions/merge";
 import { newlyOpened, openKept } from "../storage/openKept";
-import { createLibrary } from "../views/session/library";
-import { createSession, type Session, type SessionParts } from "../views/session/session";
-import { createStates } from "../views/session/states";
-import { createTakes } from "../views/session/takeLibrary";
+import { createLibrary } from "../views/document/library";
+import { createSession, type Session, type SessionParts } from "../views/document/session";
+import { createStates } from "../views/document/states";
+import { createTakes } from "../views/document/takeLibrary";
 import { composeHere } from "../workers/writing";
 
 let ids = 0;

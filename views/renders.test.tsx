@@ -14,9 +14,9 @@ import { setSheetState } from "./actions/sheetState";
 import { useSheet } from "./actions/useSheet";
 import { Ledger } from "./layout/Ledger";
 import { GlassOverlay } from "./layout/GlassOverlay";
-import { benchContextNow } from "./session/benchContext";
-import { SessionProvider } from "./session/SessionContext";
-import type { Session } from "./session/session";
+import { benchContextNow } from "./document/benchContext";
+import { SessionProvider } from "./document/SessionContext";
+import type { Session } from "./document/session";
 
 beforeAll(() => {
   Object.assign(globalThis, {

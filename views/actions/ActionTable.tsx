@@ -1,6 +1,6 @@
 "use client";
 /** The same as the sheet in rows: an action a row, with its kind, the status of it, its inputs and the controls that serve it. Everything the sheet does can be done here. */
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { X } from "lucide-react";
 import { byId } from "../../core/derived/byId";
 import { memo } from "react";
@@ -10,17 +10,17 @@ import { hardwareWires, type HardwareWire } from "../../core/wiring/hardwareWire
 import { hardwareSourceGives, serveGives, wiresOf } from "../../core/wiring/serves";
 import type { ActionStatus } from "../../core/wiring/actionStatus";
 import { TypedField } from "../../ui/Typed";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { KindField } from "./cards/KindField";
 import { ServeChoice } from "./cards/ServeChoice";
-import { directionWord, endTitle, endWord, type KeyLetters } from "./keyWords";
+import { directionWord, endTitle, endWord, type KeyLetters } from "../fields/keyWords";
 import { setSheetState, useSheetState } from "./sheetState";
 import { ListenAnchor } from "./sheet/BindingCapture";
 import { STATUS_MARK, statusClass } from "./sheet/SheetAction";
 import { renamed } from "./renamed";
 import { statusDetail } from "./statusDetail";
 import type { SheetData } from "./useSheet";
-import { nameOf } from "../shared/names";
+import { nameOf } from "../document/names";
 import { removeWire, unplugWithNotice } from "./removeWire";
 import { TEXTS } from "../../core/format/limits";
 

@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { nearPairs } from "../../core/scan/foundWords";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../session/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
 import { openSheet, setSheetState, sheetStore, useSheetState } from "./sheetState";

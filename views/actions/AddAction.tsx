@@ -4,9 +4,9 @@ import { useState, type FormEvent } from "react";
 import { addAction } from "../../core/editing/edits/actions";
 import type { ActionKind } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
-import { ACTION_KINDS } from "./actionKinds";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
+import { ACTION_KINDS } from "../fields/actionKinds";
 
 export function AddAction() {
   const session = useSessionActions();

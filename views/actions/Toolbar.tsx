@@ -3,9 +3,9 @@
 import { counted } from "../../core/derived/counted";
 import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { useKeys } from "../interaction/useKeys";
-import { useSession } from "../session/SessionContext";
+import { useSession } from "../document/SessionContext";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
 import { groupsOf } from "./sheetPositions";
 import type { SheetData } from "./useSheet";

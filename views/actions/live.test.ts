@@ -1,7 +1,7 @@
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
 import { createPlayer } from "../../runtime/player";
 import { sampleLayouts } from "../../test/samples";
-import { benchScreenOf } from "../session/railScreens";
+import { benchScreenOf } from "../document/railScreens";
 import { liveWires } from "./live";
 
 const [layout] = sampleLayouts();

@@ -6,10 +6,10 @@ import { growFree } from "../../core/checks/growFree";
 import { fittingKind } from "../../core/editing/make";
 import { ok } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
-import { benchScreenOf } from "../session/railScreens";
-import type { Session } from "../session/session";
-import { startPoint } from "../shared/startPoint";
-import { placeFor, tellAbout } from "../shared/newControls";
+import { benchScreenOf } from "../document/railScreens";
+import type { Session } from "../document/session";
+import { startPoint } from "../document/startPoint";
+import { placeFor, tellAbout } from "../document/newControls";
 
 export function makeFitting(session: Session, action: Action): void {
   const { layout, playerView } = session.store.getState();

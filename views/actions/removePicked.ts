@@ -1,8 +1,8 @@
 "use client";
 /** Takes away what is picked: a wire, an action, a control. */
-import { deleteAction, deletePlaceables } from "../shared/remove";
+import { deleteAction, deletePlaceables } from "../document/remove";
 import { removeWire, unplugWithNotice } from "./removeWire";
-import type { Session } from "../session/session";
+import type { Session } from "../document/session";
 import { sheetStore, setSheetState } from "./sheetState";
 
 export function removePicked(session: Session): void {

@@ -2,10 +2,10 @@
 import { unbind } from "../../core/editing/edits/actions";
 import { byId, byName } from "../../core/derived/byId";
 import { hardwareWires, unplug } from "../../core/wiring/hardwareWires";
-import type { Session } from "../session/session";
-import { nameOf } from "../shared/names";
-import { removeWithNotice } from "../shared/remove";
-import { endWord } from "./keyWords";
+import type { Session } from "../document/session";
+import { nameOf } from "../document/names";
+import { removeWithNotice } from "../document/remove";
+import { endWord } from "../fields/keyWords";
 
 /** Takes a wire off a control's port. */
 export function removeWire(session: Session, id: string, index: number): boolean {

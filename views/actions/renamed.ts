@@ -1,7 +1,7 @@
 "use client";
 /** Gives an action another word; what is picked follows. */
 import { renameAction } from "../../core/editing/edits/actions";
-import type { Session } from "../session/session";
+import type { Session } from "../document/session";
 import { sheetStore, setSheetState } from "./sheetState";
 
 export function renamed(session: Session, from: string, to: string): boolean {

@@ -3,9 +3,9 @@
 import { useMemo } from "react";
 import { hardwareClashes, leftToDo, looseEnds, actionStatuses, type Clash, type LooseEnd, type ActionStatus, type ToDo } from "../../core/wiring/actionStatus";
 import type { Action, Layout } from "../../core/format/types";
-import { useSession } from "../session/SessionContext";
-import { useKeyLetters } from "../shared/useKeyLetters";
-import { endWord, type KeyLetters } from "./keyWords";
+import { useSession } from "../document/SessionContext";
+import { useKeyLetters } from "../interaction/useKeyLetters";
+import { endWord, type KeyLetters } from "../fields/keyWords";
 import { sheetStore, setSheetState, useSheetState, type Picked } from "./sheetState";
 import { chainOf, groupsOf, seenActions, sheetPositions, type WireChain, type SheetPositions } from "./sheetPositions";
 

@@ -3,7 +3,7 @@
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { cellsOf } from "../../core/exchange/rows";
 import type { ParcelFile, ParcelId } from "../../parcels/parcel";
-import { useRoom } from "../shared/useRoom";
+import { useRoom } from "../canvas/useRoom";
 
 /** No more letters are shown at once: of longer texts the beginning. */
 const MOST_LETTERS = 400_000;

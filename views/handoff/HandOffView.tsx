@@ -1,7 +1,7 @@
 "use client";
 /** Hand off, as a counter: what leaves at the left, as it will be in the middle, how it leaves at the right; what comes in below the list. */
 import { useEffect } from "react";
-import { useSession } from "../session/SessionContext";
+import { useSession } from "../document/SessionContext";
 import { Checklist } from "./Checklist";
 import { ImportPanel } from "./ImportPanel";
 import { useHandOffOptions, useTicks } from "./options";

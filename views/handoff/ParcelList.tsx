@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { PARCEL_GROUPS, PARCEL_IDS, PARCELS, type ParcelId } from "../../parcels/parcel";
 import { readingProps } from "../../ui/reading";
 import { useRoving } from "../../ui/useRoving";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { sizeText } from "./sizeText";
 import type { Counter, ParcelState } from "./useParcels";
 

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { PARCELS, fileBytes, type ParcelFile, type ParcelId } from "../../parcels/parcel";
 import { Select } from "../../ui/Select";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { FilePreview } from "./FilePreview";
 import { sizeText } from "./sizeText";
 import type { ParcelState } from "./useParcels";

@@ -2,8 +2,8 @@
 /** Play in my page: the your own address development page, what it does with the edits, and the words it asks for in vain. */
 import { useState, type FormEvent } from "react";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
 import { playInPage, useTuning, type TuningState } from "./tuning";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 

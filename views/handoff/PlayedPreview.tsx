@@ -5,10 +5,10 @@ import { compile } from "../../core/format/compile";
 import { drawing } from "../../runtime/drawing";
 import { play } from "../../runtime/play";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { useSession } from "../session/SessionContext";
-import { benchScreenOf } from "../session/railScreens";
-import { useRoom } from "../shared/useRoom";
-import { valueText } from "../rehearse/valueText";
+import { useSession } from "../document/SessionContext";
+import { benchScreenOf } from "../document/railScreens";
+import { useRoom } from "../canvas/useRoom";
+import { valueText } from "../fields/valueText";
 
 export function PlayedPreview() {
   const layout = useSession((s) => s.layout);

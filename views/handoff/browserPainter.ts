@@ -2,7 +2,7 @@
 /** Paints PNGs on the browser's canvas: looks by the game's own hand, drawings from their SVG in the letters of the application. */
 import type { Layout } from "../../core/format/types";
 import type { PngPainter } from "../../parcels/parcelSource";
-import { bringCleaner, suppliesOf } from "../shared/images";
+import { bringCleaner, suppliesOf } from "../canvas/images";
 
 async function pngOf(canvas: HTMLCanvasElement): Promise<Uint8Array> {
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));

@@ -3,7 +3,7 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { ArtSource } from "./art/ArtDialogue";
-import type { UnderWay } from "../shared/Progress";
+import type { UnderWay } from "../fields/Progress";
 import type { RectangleSource } from "../../core/exchange/rectangleFile";
 
 interface ComingIn {

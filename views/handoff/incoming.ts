@@ -7,7 +7,7 @@ import { problemText } from "../../core/engine/result";
 import { PICTURES } from "../../core/format/limits";
 import type { LayoutStore } from "../../storage/store";
 import { runArchive } from "../../workers/archive";
-import { readPicture } from "../shared/pictureFile";
+import { readPicture } from "../document/files/pictureFile";
 import type { ArtSource } from "./art/ArtDialogue";
 
 /** What came in, sorted. */

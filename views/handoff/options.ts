@@ -5,7 +5,7 @@ import { CONSTANT_LANGUAGES, type ConstantLanguage } from "../../core/exchange/c
 import { Y_DIRECTIONS, type YDirection } from "../../core/exchange/boxDirection";
 import { PAPERS, type Paper } from "../../core/report/style";
 import { PARCEL_IDS, type ParcelId } from "../../parcels/parcel";
-import { note, noted } from "../shared/notes";
+import { note, noted } from "../document/notes";
 
 export const SCREEN_CHOICES = ["rail", "all"] as const;
 /** The screens of the rail, or all that the layout is looked at on. */

@@ -7,7 +7,7 @@ import { useStore } from "zustand";
 import { createMessageRate, readPageMessage } from "../../core/exchange/pageMessage";
 import { compile } from "../../core/format/compile";
 import { EDITOR_FLAG, TOKEN_FLAG, type TuningMessage } from "../../runtime/tuned";
-import type { Session } from "../session/session";
+import type { Session } from "../document/session";
 
 export interface TuningState {
   /** waiting: the page has not said that it is there · live: it takes edits · closed: it has gone. */

@@ -14,12 +14,12 @@ import { REPORT_PARTS } from "../../core/report/reportSource";
 import type { HandOffSource, TakeFile } from "../../parcels/parcelSource";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";
-import { useSession, useTakes } from "../session/SessionContext";
-import { railOf, shelfOf } from "../session/railScreens";
-import type { Takes } from "../session/takeLibrary";
-import { stillsOf } from "../shared/backdropPicture";
-import { today } from "../shared/today";
-import { useTakeList, type ListedTake } from "../shared/useTakeList";
+import { useSession, useTakes } from "../document/SessionContext";
+import { railOf, shelfOf } from "../document/railScreens";
+import type { Takes } from "../document/takeLibrary";
+import { stillsOf } from "../canvas/backdropPicture";
+import { today } from "../document/files/today";
+import { useTakeList, type ListedTake } from "../document/useTakeList";
 import { browserPainter } from "./browserPainter";
 import type { HandOffOptions } from "./options";
 

@@ -4,12 +4,12 @@ import { useEffect, useMemo, useState } from "react";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { compare, tellingDifferences, type Difference } from "../../core/versions/compare";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { benchScreenOf } from "../session/railScreens";
-import { usePath } from "../shared/navigate";
-import { ViewLink } from "../shared/ViewLink";
-import { useVersion, VersionSelect } from "../shared/VersionSelect";
-import { choiceWord, type VersionChoice } from "../shared/versions";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { benchScreenOf } from "../document/railScreens";
+import { usePath } from "../shell/navigate";
+import { ViewLink } from "../shell/ViewLink";
+import { useVersion, VersionSelect } from "../fields/VersionSelect";
+import { choiceWord, type VersionChoice } from "../document/versions";
 import { differenceSummary } from "./differenceSummary";
 
 const NOW: VersionChoice = { kind: "now" };

@@ -4,9 +4,9 @@ import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState, type FormEvent } from "react";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import { listedEntries, MOST_EDITS, timesInOrder } from "../../core/versions/log";
-import { useAsking, useSession, useStates } from "../session/SessionContext";
+import { useAsking, useSession, useStates } from "../document/SessionContext";
 import { ComparePanel } from "./ComparePanel";
-import { useNamedStates } from "../shared/useNamedStates";
+import { useNamedStates } from "../document/useNamedStates";
 import { EditRow, FirstRow, StateRow } from "./HistoryRows";
 
 /** So many rows are shown at first, and more when wanted. */

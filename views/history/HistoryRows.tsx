@@ -6,7 +6,7 @@ import { checked } from "../../core/editing/edits/checked";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import { ok } from "../../core/engine/result";
 import { MOST_EDITS, type ListedEntry } from "../../core/versions/log";
-import { useAsking, useSessionActions, useStates } from "../session/SessionContext";
+import { useAsking, useSessionActions, useStates } from "../document/SessionContext";
 import { timeText } from "./times";
 
 const ROW = "grid w-full grid-cols-[0.875rem_minmax(0,1fr)_auto_auto] content-center items-baseline gap-x-2 px-3 h-[1.625rem] text-left hover:bg-paper";

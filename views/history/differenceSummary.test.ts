@@ -3,7 +3,7 @@ import { compare, drawnFor } from "../../core/versions/compare";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { timeText } from "./times";
-import { choiceWord, versionOf } from "../shared/versions";
+import { choiceWord, versionOf } from "../document/versions";
 import { differenceSummary } from "./differenceSummary";
 
 const [harbour] = sampleLayouts();

@@ -10,7 +10,7 @@ import { clusterOf, placeableBox, placeableOf, placementIn } from "../../core/ed
 import { type SnapTargets } from "../../core/editing/snap";
 import type { Point } from "../../core/engine/geometry/point";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { nameOf } from "../shared/names";
+import { nameOf } from "../document/names";
 import { dragStep, IDLE, type DragCommand, type DragInput, type DragState, type Modifiers, type WindowPoint } from "./drag";
 import { snapTargets, targetOfPointer } from "./targets";
 import {

@@ -11,7 +11,7 @@ import { ok, type Result } from "../../core/engine/result";
 import { byId } from "../../core/derived/byId";
 import { madeOn } from "../../core/versions/merge";
 import type { ControlKind, Layout } from "../../core/format/types";
-import { nameOf, namesOf } from "../shared/names";
+import { nameOf, namesOf } from "../document/names";
 import { anchorAt, type AnchorDrag } from "./anchorDrag";
 import { type Modifiers, type WindowPoint } from "./drag";
 import { draggedBox, snappedBox, type HandleKey } from "./handles";

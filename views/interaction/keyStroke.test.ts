@@ -1,7 +1,7 @@
 import { commandsFor, strokeFits, workKey, type KeyStroke } from "./keyStroke";
 import { KEY_TABLE, keyList, type KeyPlace } from "./keyTable";
 import { isSomeonesOwn, keyOwner, targetOfEvent, type KeyOwner } from "./typing";
-import { OVERLAYS } from "../layout/overlays";
+import { OVERLAYS } from "../canvas/overlays";
 import { KIND_LETTER } from "../layout/controlKinds";
 
 const stroke = (key: string, code = "", held: Partial<KeyStroke> = {}): KeyStroke => ({

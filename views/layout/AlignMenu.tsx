@@ -15,9 +15,9 @@ import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { alignTo, distribute, type Alignment } from "../../core/editing/align";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { benchContextNow } from "../session/benchContext";
-import { useSessionActions } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { benchContextNow } from "../document/benchContext";
+import { useSessionActions } from "../document/SessionContext";
 
 const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
   ["left", "Align left", <AlignStartVertical key="l" size={14} />],

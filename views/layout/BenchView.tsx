@@ -1,8 +1,8 @@
 "use client";
 /** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one is at the left. */
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { benchContextNow, useBenchScreen } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/SessionContext";
+import { benchContextNow, useBenchScreen } from "../document/benchContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import dynamic from "next/dynamic";
 import { benchStore, clearBench, leaveBench, useBench } from "./bench";
 import { Border } from "./Border";
@@ -19,9 +19,9 @@ import { useRegions } from "./regions";
 import { useBenchKeys } from "./useBenchKeys";
 import { settleBench } from "./settleBench";
 import { useKeys } from "../interaction/useKeys";
-import { useSettle } from "../settle/settleState";
+import { SettleSlot } from "../document/settle/SettleSlot";
+import { useSettle } from "../document/settle/settleState";
 
-const SettlePanel = dynamic(() => import("../settle/SettlePanel").then((m) => m.SettlePanel));
 const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));
 
 /** The layout that the bench was last at. */
@@ -62,7 +62,7 @@ export function BenchView() {
   const ledger = `${sizes.ledger ?? 12.25}rem`;
   const tray = (
     <>
-      {settles ? <SettlePanel wide={wide} /> : <CalmTray tall={!wide} />}
+      {settles ? <SettleSlot wide={wide} /> : <CalmTray tall={!wide} />}
       <Border region={wide ? "tray" : "beside"} side={wide ? "below" : "right"} word="the tray" />
     </>
   );

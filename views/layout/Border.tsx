@@ -3,7 +3,7 @@
 import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { useDrag } from "../interaction/useDrag";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { REGIONS, remPx, sizeRegion, useRegions, type Region } from "./regions";
 
 interface Props {

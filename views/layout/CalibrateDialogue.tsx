@@ -4,7 +4,7 @@ import { typedNumber } from "../../core/editing/arithmetic";
 import { useState } from "react";
 import { Dialogue } from "../../ui/Dialogue";
 import { RangeSlider } from "../../ui/Range";
-import { calibrate, CALIBRATION_RANGE, CARD_MM, fromPpi, useCalibration } from "./trueSize";
+import { calibrate, CALIBRATION_RANGE, CARD_MM, fromPpi, useCalibration } from "../canvas/trueSize";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 export function CalibrateDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {

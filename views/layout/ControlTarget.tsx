@@ -5,8 +5,8 @@ import { memo } from "react";
 import type { Severity } from "../../core/checks/finding";
 import { SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps, type Reading } from "../../ui/reading";
-import { useSessionActions } from "../session/SessionContext";
-import { FINDING_TONE, ON_GLASS } from "./tones";
+import { useSessionActions } from "../document/SessionContext";
+import { FINDING_TONE, ON_GLASS } from "../canvas/tones";
 
 interface Props {
   readonly id: string;

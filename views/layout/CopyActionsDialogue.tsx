@@ -3,8 +3,8 @@
 import { useMemo, useState } from "react";
 import { copyWires, wireTargets, type Originals } from "../../core/wiring/copiedWires";
 import { Dialogue } from "../../ui/Dialogue";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { namesOf } from "../shared/names";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { namesOf } from "../document/names";
 import { setBench, useBench } from "./bench";
 
 const close = () => setBench({ askedCopies: null });

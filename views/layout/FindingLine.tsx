@@ -4,9 +4,9 @@ import { Popover } from "radix-ui";
 import { memo } from "react";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
-import { FindingText, fixWord, offerFor } from "../shared/FindingList";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
+import { FindingText, fixWord, offerFor } from "../fields/FindingList";
 import { FindingsCard } from "./cards/FindingsCard";
 import { useFindingMoves } from "./useFindingMoves";
 

@@ -5,8 +5,8 @@ import type { Layout, Screen } from "../../core/format/types";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { thumbPivots } from "../../core/editing/thumbs";
 import type { ResolvedZone } from "../../core/engine/placement/resolve";
-import type { Overlays } from "./overlays";
-import { ON_GLASS } from "./tones";
+import type { Overlays } from "../canvas/overlays";
+import { ON_GLASS } from "../canvas/tones";
 
 const THIN = { fill: "none", vectorEffect: "non-scaling-stroke", pointerEvents: "none" } as const;
 

@@ -10,20 +10,20 @@ import { tallyOf } from "../../core/checks/finding";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { clampTo } from "../../core/engine/geometry/point";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { Tally } from "../../ui/Tally";
-import { useBenchScreen } from "../session/benchContext";
-import { useSession } from "../session/SessionContext";
-import { LiveLayout } from "../shared/LiveLayout";
-import { useRoom } from "../shared/useRoom";
+import { useBenchScreen } from "../document/benchContext";
+import { useSession } from "../document/SessionContext";
+import { LiveLayout } from "../canvas/LiveLayout";
+import { useRoom } from "../canvas/useRoom";
 import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
 import { noteGlassRoom, useGlassScale } from "./glassScale";
 import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
 import type { GlassGestures } from "./useGlassGestures";
 import { KindChoice } from "./KindChoice";
-import { SettledTally } from "../settle/SettledTally";
-import { useShownWay } from "../settle/useShownWay";
+import { SettledTally } from "../canvas/SettledTally";
+import { useShownWay } from "../document/settle/useShownWay";
 
 /** What others may ask of the glass. */
 export interface GlassHandle {

@@ -5,8 +5,8 @@ import dynamic from "next/dynamic";
 import { memo, useRef, useState, type PointerEvent } from "react";
 import { clampTo, type Point } from "../../core/engine/geometry/point";
 import type { ControlKind, Screen } from "../../core/format/types";
-import { benchContextNow } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/SessionContext";
+import { benchContextNow } from "../document/benchContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { growControl } from "../../core/editing/make";
 import { growInto, growZone } from "./grow";
 import { useKeys } from "../interaction/useKeys";
@@ -17,12 +17,12 @@ import { lit, SWITCH } from "./barStyle";
 import { switchHolding } from "./holding";
 import { OverlayList } from "./OverlayList";
 import { useRoving } from "../../ui/useRoving";
-import { LanguageChoice } from "../shared/LanguageChoice";
+import { LanguageChoice } from "../fields/LanguageChoice";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { nameOf } from "../document/names";
 import { showAgain } from "./selectionEdits";
-import { useCalibration } from "./trueSize";
+import { useCalibration } from "../canvas/trueSize";
 
 const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
 

@@ -6,7 +6,7 @@ import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Guide } from "../../core/editing/snap";
 import { inCluster } from "../../core/editing/placeables";
-import { ON_GLASS } from "./tones";
+import { ON_GLASS } from "../canvas/tones";
 
 const LINE = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;
 

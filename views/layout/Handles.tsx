@@ -3,8 +3,8 @@
 import type { Box } from "../../core/engine/geometry/point";
 import { HANDLES } from "../interaction/handles";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { ON_GLASS } from "./tones";
+import { says } from "../shell/reading/sentences";
+import { ON_GLASS } from "../canvas/tones";
 
 /** Side of a handle, CSS px; the room that takes the pointer is wider. */
 const SIDE = 7;

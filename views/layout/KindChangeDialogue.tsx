@@ -3,8 +3,8 @@
 import { byId } from "../../core/derived/byId";
 import { previewControlKind } from "../../core/wiring/controlKind";
 import { Dialogue } from "../../ui/Dialogue";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { nameOf } from "../shared/names";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { nameOf } from "../document/names";
 import { setBench, useBench, type Bench } from "./bench";
 import { aKind, makeKind } from "./kindChange";
 

@@ -3,8 +3,8 @@
 import { byId, byName } from "../../core/derived/byId";
 import { changeLook } from "../../core/editing/edits/controls";
 import { kindsFor } from "../../core/editing/make";
-import { useBenchContext } from "../session/benchContext";
-import { useSessionActions } from "../session/SessionContext";
+import { useBenchContext } from "../document/benchContext";
+import { useSessionActions } from "../document/SessionContext";
 import { setBench, useBench } from "./bench";
 import { KIND_WORD, KindIcon } from "./controlKinds";
 import { proposedIcon } from "./cards/proposedIcon";

@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
-import { SessionProvider } from "../session/SessionContext";
+import { SessionProvider } from "../document/SessionContext";
 import type { GlassHandle } from "./Glass";
 import { Ledger } from "./Ledger";
 

@@ -4,9 +4,9 @@ import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { changeLocks, type Lock } from "../../core/editing/locks";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
-import { namesOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
+import { namesOf } from "../document/names";
 
 const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [
   ["Horizontal position", ["x"]],

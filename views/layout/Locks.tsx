@@ -4,7 +4,7 @@ import { memo } from "react";
 import { locksOf } from "../../core/editing/locks";
 import { placeableBox, placeableOf } from "../../core/editing/placeables";
 import type { EditContext } from "../../core/editing/placing";
-import { ON_GLASS } from "./tones";
+import { ON_GLASS } from "../canvas/tones";
 
 /** Side of the mark, CSS px. */
 const SIDE = 12;

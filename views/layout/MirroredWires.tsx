@@ -1,8 +1,8 @@
 "use client";
 /** Asks what the copies that mirroring made serve, while they are selected: the actions of the originals, others, or none. */
 import { copyWires } from "../../core/wiring/copiedWires";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { namesOf } from "../shared/names";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { namesOf } from "../document/names";
 import { setBench, useBench } from "./bench";
 
 export function MirroredWires({ keys }: { keys: readonly string[] }) {

@@ -5,8 +5,8 @@ import { meantTouches, missesOn, type MeantTouch } from "../../core/checks/misse
 import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { nameOf } from "../shared/names";
-import { FINDING_TONE, ON_GLASS } from "./tones";
+import { nameOf } from "../document/names";
+import { FINDING_TONE, ON_GLASS } from "../canvas/tones";
 
 const COUNT = 100;
 /** A mark is so large on the glass, mm across. */

@@ -4,9 +4,9 @@ import { Layers } from "lucide-react";
 import { Popover } from "radix-ui";
 import { memo } from "react";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { OverlayMark } from "./OverlayMark";
-import { OVERLAYS, toggleOverlay, useOverlays } from "./overlays";
+import { OVERLAYS, toggleOverlay, useOverlays } from "../canvas/overlays";
 import { SWITCH } from "./barStyle";
 
 export const OverlayList = memo(function OverlayList() {

@@ -1,5 +1,5 @@
 /** How an overlay is drawn, as a small mark next to its name. */
-import type { OverlayKey } from "./overlays";
+import type { OverlayKey } from "../canvas/overlays";
 
 const HATCH = "M2 12L8 2M8 12L14 2M14 12L20 2";
 

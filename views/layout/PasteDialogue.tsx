@@ -5,9 +5,9 @@ import type { Clip } from "../../core/wiring/paste";
 import { matchWords, mismatches, type WordChoice } from "../../core/wiring/adopt";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
 import { Dialogue } from "../../ui/Dialogue";
-import { choiceOf, WordsTable } from "../actions/dialogues/WordsTable";
-import { useBenchContext } from "../session/benchContext";
-import { useSessionActions } from "../session/SessionContext";
+import { choiceOf, WordsTable } from "../fields/WordsTable";
+import { useBenchContext } from "../document/benchContext";
+import { useSessionActions } from "../document/SessionContext";
 import { setBench, useBench } from "./bench";
 import { paste } from "./pasteEdit";
 

@@ -3,9 +3,9 @@
 import type { Finding } from "../../core/checks/finding";
 import type { EditContext } from "../../core/editing/placing";
 import { touchArea } from "../../core/engine/input/ready";
-import { ShapePath } from "./Areas";
+import { ShapePath } from "../canvas/Areas";
 import type { Bench } from "./bench";
-import { FINDING_TONE } from "./tones";
+import { FINDING_TONE } from "../canvas/tones";
 
 /** The finding that is pointed out: the areas and boxes of what it is about, in its own colour. */
 export function PointedOut({

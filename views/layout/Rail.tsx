@@ -9,15 +9,15 @@ import { playersWords } from "../../core/checks/faceWords";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
 import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { Tally } from "../../ui/Tally";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { railOf } from "../session/railScreens";
-import { screenFigures } from "../shared/screenFigures";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { railOf } from "../document/railScreens";
+import { screenFigures } from "../fields/screenFigures";
 import { useBench } from "./bench";
-import { SettledTally } from "../settle/SettledTally";
-import { useShownWay } from "../settle/useShownWay";
-import { LiveLayout } from "../shared/LiveLayout";
+import { SettledTally } from "../canvas/SettledTally";
+import { useShownWay } from "../document/settle/useShownWay";
+import { LiveLayout } from "../canvas/LiveLayout";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
 

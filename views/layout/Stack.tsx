@@ -4,7 +4,7 @@ import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { commonArea } from "../../core/engine/geometry/commonArea";
 import { touchArea } from "../../core/engine/input/ready";
-import { ON_GLASS } from "./tones";
+import { ON_GLASS } from "../canvas/tones";
 
 /** Where areas lie on each other, the order of those that meet the selected one: 1 is on top and takes the touch first. */
 export function Stack({ context, id, scale }: { context: EditContext; id: string; scale: number }) {

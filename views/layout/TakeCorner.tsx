@@ -8,13 +8,13 @@ import { ok } from "../../core/engine/result";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Player } from "../../runtime/player";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useBenchScreen } from "../session/benchContext";
-import { useAsking, useSession, useSessionActions, useTakes } from "../session/SessionContext";
-import type { OpenedTake } from "../session/takeLibrary";
-import { NO_GAME } from "../shared/noGame";
-import { useRehearsal } from "../shared/useRehearsal";
-import { useTakeList } from "../shared/useTakeList";
+import { says } from "../shell/reading/sentences";
+import { useBenchScreen } from "../document/benchContext";
+import { useAsking, useSession, useSessionActions, useTakes } from "../document/SessionContext";
+import type { OpenedTake } from "../document/takeLibrary";
+import { NO_GAME } from "../canvas/noGame";
+import { useRehearsal } from "../canvas/useRehearsal";
+import { useTakeList } from "../document/useTakeList";
 import { setBench } from "./bench";
 
 /** How large the glass is, CSS px at most. */

@@ -5,10 +5,10 @@ import { framesOf } from "../../core/engine/placement/screen";
 import { placementIn, placeableOf, placeableBox } from "../../core/editing/placeables";
 import { seenPin } from "../../core/editing/anchors";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { nameOf } from "../document/names";
 import { anchorWord } from "./anchorWord";
-import { ON_GLASS } from "./tones";
+import { ON_GLASS } from "../canvas/tones";
 import { tetherEnds, anchorPoints, type AnchorDrag } from "../interaction/anchorDrag";
 
 /** The point it is tied to, in words. */

@@ -2,12 +2,12 @@
 import { growControl } from "../../core/editing/make";
 import type { Box, Point } from "../../core/engine/geometry/point";
 import { followed, type GlassCommand, type GlassWorld } from "../interaction/glassGesture";
-import { benchContextNow } from "../session/benchContext";
-import type { Session } from "../session/session";
+import { benchContextNow } from "../document/benchContext";
+import type { Session } from "../document/session";
 import { benchStore, setBench } from "./bench";
 import { growInto, growZone } from "./grow";
 import { createHolding, isHeldBack } from "./holding";
-import { isOverlayShown } from "./overlays";
+import { isOverlayShown } from "../canvas/overlays";
 
 /** How things are on the glass at this moment. `scale`: CSS px a px of the screen. */
 export function glassWorld(session: Session, scale: number): GlassWorld {

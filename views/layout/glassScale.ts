@@ -2,9 +2,9 @@
 /** How large the screen on the bench is drawn. */
 import type { Screen } from "../../core/format/types";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { fitScale } from "../shared/useRoom";
+import { fitScale } from "../canvas/useRoom";
 import { useBench } from "./bench";
-import { useCalibration } from "./trueSize";
+import { useCalibration } from "../canvas/trueSize";
 
 /** Room left free about a fitted screen, CSS px. */
 export const GLASS_MARGIN = 26;

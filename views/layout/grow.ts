@@ -10,9 +10,9 @@ import { fittingKind, growControl, growTogether, type Together } from "../../cor
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import { ok, refused, type Result } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
-import type { Session } from "../session/session";
-import { startPoint } from "../shared/startPoint";
-import { placeFor, tellAbout } from "../shared/newControls";
+import type { Session } from "../document/session";
+import { startPoint } from "../document/startPoint";
+import { placeFor, tellAbout } from "../document/newControls";
 import { setBench } from "./bench";
 
 /** Adds what was grown in a context, selects it, remembers a control for the choice of its kind, and reports what is found of it on any screen of the rail. */

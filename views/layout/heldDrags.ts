@@ -3,9 +3,9 @@ import { brokenBy, holdScreens, allowedWay, type Broken, type GoodWay, type Scre
 import { sayNames } from "../../core/checks/say";
 import { ok } from "../../core/engine/result";
 import type { Layout } from "../../core/format/types";
-import { sayOnLine } from "../reading/watch";
-import { benchScreenOf, railOf } from "../session/railScreens";
-import type { Edit, Session } from "../session/session";
+import { sayOnLine } from "../shell/reading/watch";
+import { benchScreenOf, railOf } from "../document/railScreens";
+import type { Edit, Session } from "../document/session";
 import { benchStore, setBench } from "./bench";
 import type { HeldDrag } from "./heldDrag";
 

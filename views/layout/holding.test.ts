@@ -2,7 +2,7 @@ import { moveBy } from "../../core/editing/placing";
 import { placeableBox, placeableOf } from "../../core/editing/placeables";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
-import { benchContextNow } from "../session/benchContext";
+import { benchContextNow } from "../document/benchContext";
 import { benchStore, clearBench } from "./bench";
 import { createHolding, isHeldBack, switchHolding } from "./holding";
 

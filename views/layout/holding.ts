@@ -1,7 +1,7 @@
 /** Holding all screens while something is dragged: a switch. What does it is fetched when it is first switched on. */
 import type { Layout } from "../../core/format/types";
-import { sayOnLine } from "../reading/watch";
-import type { Edit, Session } from "../session/session";
+import { sayOnLine } from "../shell/reading/watch";
+import type { Edit, Session } from "../document/session";
 import { benchStore, setBench } from "./bench";
 import type { HeldDrag } from "./heldDrag";
 import type * as HeldDrags from "./heldDrags";

@@ -2,8 +2,8 @@
 import { withArticle } from "../../core/derived/counted";
 import type { ControlKind } from "../../core/format/types";
 import { changeControlKind, previewControlKind } from "../../core/wiring/controlKind";
-import type { Session } from "../session/session";
-import { nameOf } from "../shared/names";
+import type { Session } from "../document/session";
+import { nameOf } from "../document/names";
 import { setBench } from "./bench";
 import { KIND_WORD } from "./controlKinds";
 

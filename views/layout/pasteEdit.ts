@@ -10,9 +10,9 @@ import { ok } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
 import { pasteClip } from "../../core/wiring/paste";
 import type { Adoption } from "../../core/wiring/adopt";
-import type { Session } from "../session/session";
-import { namesOf } from "../shared/names";
-import { placeFor, tellAbout } from "../shared/newControls";
+import type { Session } from "../document/session";
+import { namesOf } from "../document/names";
+import { placeFor, tellAbout } from "../document/newControls";
 
 /** Pastes with the words as they were chosen, and selects what came; false where it was refused. */
 export function paste(session: Session, context: Pick<EditContext, "screen" | "playerView">, clip: Clip, words: Adoption["words"]): boolean {

@@ -8,16 +8,16 @@ import { makeCopies, makeMirroredCopies } from "../../core/editing/mirroredCopie
 import { freeName } from "../../core/editing/edits/controls";
 import { ok } from "../../core/engine/result";
 import { madeOn } from "../../core/versions/merge";
-import type { Session } from "../session/session";
+import type { Session } from "../document/session";
 import { wireTargets } from "../../core/wiring/copiedWires";
 import { clipText } from "../../core/exchange/clip";
 import { copyFeel, copyLook } from "../../core/editing/copyStyle";
 import { applyNeighbourGrowth, unclaimedPart, neighbourGrowth } from "../../core/editing/neighbourGrowth";
-import { railOf } from "../session/railScreens";
+import { railOf } from "../document/railScreens";
 import { benchStore, setBench } from "./bench";
 import { findingsAbout } from "../../core/checks/findingsAbout";
-import { nameOf, namesOf } from "../shared/names";
-import { placeFor, tellAbout } from "../shared/newControls";
+import { nameOf, namesOf } from "../document/names";
+import { placeFor, tellAbout } from "../document/newControls";
 
 /** Gathers the selected controls into a cluster. */
 export function gatherSelected(session: Session, context: EditContext, selection: readonly string[]): void {

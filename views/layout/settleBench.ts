@@ -1,8 +1,8 @@
 /** Settle from the bench: the screen on it and those of the rail. */
 import type { Layout } from "../../core/format/types";
-import { benchScreenOf, railOf } from "../session/railScreens";
-import type { Session } from "../session/session";
-import { openSettle } from "../settle/openSettle";
+import { benchScreenOf, railOf } from "../document/railScreens";
+import type { Session } from "../document/session";
+import { openSettle } from "../document/settle/openSettle";
 
 /** The screens that are in view on the bench, by name. */
 export function benchScreens(layout: Layout): readonly string[] {

@@ -11,27 +11,27 @@ import { clusterOf, inCluster, placementIn, selectable, placeableOf } from "../.
 import { carryTo, seenPin, anchorTo } from "../../core/editing/anchors";
 import { problemText } from "../../core/engine/result";
 import { plainWords, strangeWords } from "../../core/wiring/paste";
-import { benchContextNow } from "../session/benchContext";
-import { useSessionActions } from "../session/SessionContext";
+import { benchContextNow } from "../document/benchContext";
+import { useSessionActions } from "../document/SessionContext";
 import type { KeyHandlers } from "../interaction/keyStroke";
 import { isSomeonesOwn } from "../interaction/typing";
 import { useKeys } from "../interaction/useKeys";
-import type { Session } from "../session/session";
+import type { Session } from "../document/session";
 import { benchStore, setBench } from "./bench";
 import { copySelected, dissolveSelected, gatherSelected, splitSelected, mirrorSelected } from "./selectionEdits";
-import { placeFor } from "../shared/newControls";
-import { startPoint } from "../shared/startPoint";
+import { placeFor } from "../document/newControls";
+import { startPoint } from "../document/startPoint";
 import { growInto, growZone } from "./grow";
 import { isHeldBack, switchHolding } from "./holding";
 import { CONTROL_KINDS } from "./controlKinds";
-import { isOverlayShown, OVERLAYS, toggleOverlay } from "./overlays";
+import { isOverlayShown, OVERLAYS, toggleOverlay } from "../canvas/overlays";
 import { paste } from "./pasteEdit";
-import { sayOnLine } from "../reading/watch";
+import { sayOnLine } from "../shell/reading/watch";
 import { zoomToSelection } from "./zoomToSelection";
 import { shownClusters } from "../interaction/targets";
 import { CARRY_MM } from "../interaction/glassGesture";
-import { namesOf } from "../shared/names";
-import { deletePlaceables } from "../shared/remove";
+import { namesOf } from "../document/names";
+import { deletePlaceables } from "../document/remove";
 
 const WAYS = { up: [0, -1], down: [0, 1], left: [-1, 0], right: [1, 0] } as const;
 /** A nudge with Shift, mm. */

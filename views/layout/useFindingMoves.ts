@@ -5,10 +5,10 @@ import { applyFix } from "../../core/checks/fixes";
 import type { FixOffer } from "../../core/checks/check";
 import type { Finding } from "../../core/checks/finding";
 import { seenAs } from "../../core/editing/placing";
-import { useBenchScreen } from "../session/benchContext";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { showMomentOf } from "../session/showMoment";
-import { fixWord } from "../shared/FindingList";
+import { useBenchScreen } from "../document/benchContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { showMomentOf } from "../document/showMoment";
+import { fixWord } from "../fields/FindingList";
 import { setBench } from "./bench";
 
 /** `of`: only those that name one of these; null: all. */

@@ -6,7 +6,7 @@ import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../
 import { type GlassCommand, type PressedOn } from "../interaction/glassGesture";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { benchStore, setBench } from "./bench";
 import { createGlassCommands, glassWorld } from "./glassCommands";
 

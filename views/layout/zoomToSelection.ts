@@ -3,7 +3,7 @@ import { boundsOf } from "../../core/editing/align";
 import type { EditContext } from "../../core/editing/placing";
 import { clampTo } from "../../core/engine/geometry/point";
 import { boxesOf } from "../interaction/targets";
-import { fitScale } from "../shared/useRoom";
+import { fitScale } from "../canvas/useRoom";
 import { setBench, ZOOM_RANGE } from "./bench";
 import { GLASS_MARGIN, glassRoom } from "./glassScale";
 

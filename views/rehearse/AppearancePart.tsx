@@ -1,8 +1,8 @@
 "use client";
 /** What shows on the device that is rehearsed, and why; a touch, a key and a pad at a click. */
-import { useSession } from "../session/SessionContext";
+import { useSession } from "../document/SessionContext";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { appearanceAfter, appearanceAtFirst, appearanceWords } from "./appearance";
 import { setStage, useStage } from "./stageState";
 

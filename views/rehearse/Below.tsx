@@ -4,7 +4,7 @@ import { useTheme } from "next-themes";
 import { useCallback, useEffect } from "react";
 import { byId } from "../../core/derived/byId";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { LaneBar } from "./lanes/LaneBar";
 import type { LaneInput, LaneView } from "./lanes/laneView";
 import { TraceLanes } from "./lanes/TraceLanes";

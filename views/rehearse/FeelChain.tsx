@@ -5,7 +5,7 @@ import type { ActionValue } from "../../core/engine/input/events";
 import type { Control } from "../../core/format/types";
 import type { ActionState, FeelState } from "../../core/rehearsal/feelChain";
 import { drawChain, GAP, pictureWords, SIDE, type Tones } from "./chainPictures";
-import { valueText } from "./valueText";
+import { valueText } from "../fields/valueText";
 
 const WIDTH = SIDE * 4 + GAP * 3;
 /** A row of an action under the pictures, px; what is given is drawn from `BAR_LEFT` on. */

@@ -8,7 +8,7 @@ import type { Resolved } from "../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import type { LoopSpeed, TouchPin } from "../interaction/pins";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import type { PinTools } from "./usePins";
 
 const SPEEDS: readonly (readonly [LoopSpeed, string])[] = [

@@ -3,8 +3,8 @@
 import { feelDifferences, FEEL_STARTS, putFeel } from "../../core/editing/feelSides";
 import type { Control } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useAsking, useSession, useSessionActions, useStates } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { useAsking, useSession, useSessionActions, useStates } from "../document/SessionContext";
 import { changeOver, dropSides, keepAsA, sidesNow, useSides } from "./sides";
 
 const BUTTON = "push h-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent";

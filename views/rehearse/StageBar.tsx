@@ -2,11 +2,11 @@
 /** The bar above the stage: which game, on which screen, for which player, at how many ticks; pins, overlays, controls on or off, and how large it is shown. */
 import { readingProps } from "../../ui/reading";
 import { Select, type Choices } from "../../ui/Select";
-import { says, type SentenceKey } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { benchScreenOf, shelfOf } from "../session/railScreens";
-import { LanguageChoice } from "../shared/LanguageChoice";
-import { MomentChoice } from "../shared/MomentChoice";
+import { says, type SentenceKey } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { benchScreenOf, shelfOf } from "../document/railScreens";
+import { LanguageChoice } from "../fields/LanguageChoice";
+import { MomentChoice } from "../fields/MomentChoice";
 import { appearanceAtFirst, DEVICES } from "./appearance";
 import { HZ_CHOICES, OVERLAY_CHOICES, setStage, SIZE_CHOICES, useStage } from "./stageState";
 

@@ -3,8 +3,8 @@
 import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { useKeys } from "../interaction/useKeys";
-import { says } from "../reading/sentences";
-import { sayOnLine } from "../reading/watch";
+import { says } from "../shell/reading/sentences";
+import { sayOnLine } from "../shell/reading/watch";
 import { setStage, stageStore, useStage } from "./stageState";
 import { StageOverlay } from "./StageOverlay";
 import { TakeGlass } from "./takes/TakeGlass";

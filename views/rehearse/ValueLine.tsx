@@ -3,7 +3,7 @@
 import { useEffect, useRef } from "react";
 import { ownEntry } from "../../core/engine/playerChanges";
 import type { Play } from "./usePlay";
-import { valueText } from "./valueText";
+import { valueText } from "../fields/valueText";
 
 export function ValueLine({ play }: { play: Play }) {
   const line = useRef<HTMLParagraphElement>(null);

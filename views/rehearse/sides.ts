@@ -4,8 +4,8 @@ import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import { feelOf, putFeel, type Feel } from "../../core/editing/feelSides";
 import type { Control } from "../../core/format/types";
-import { note, noted } from "../shared/notes";
-import type { Session } from "../session/session";
+import { note, noted } from "../document/notes";
+import type { Session } from "../document/session";
 
 /** A and B; `now`: which of them the layout has just now. What it has is reported by the layout itself; the other is kept here. */
 export interface Sides {

@@ -2,7 +2,7 @@
 /** A and B are changed over by a key wherever the focus is, on the glass too, unless the game reads that key itself. */
 import { useEffect, useRef } from "react";
 import type { Action, Control } from "../../core/format/types";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { changeOver } from "./sides";
 
 /** The key that changes over (`KeyboardEvent.code`). */

@@ -3,9 +3,9 @@
 import { CHANGE_KINDS, type ChangeKind, type FaceChange } from "../../core/checks/findingChanges";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
-import { momentName, nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
+import { momentName, nameOf } from "../document/names";
 import { CHANGE_CLASS, CHANGE_MARK, changeSubjects, fromTo } from "./changeWords";
 import { faceWords } from "../../core/checks/faceWords";
 import { putOnBench } from "./putOnBench";

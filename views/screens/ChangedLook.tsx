@@ -3,11 +3,11 @@
 import { useState } from "react";
 import { CHANGE_KINDS, changeTally, type FaceChange } from "../../core/checks/findingChanges";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { nameOf } from "../shared/names";
-import { useNamedStates } from "../shared/useNamedStates";
-import { VersionSelect } from "../shared/VersionSelect";
-import { choiceWord } from "../shared/versions";
+import { says } from "../shell/reading/sentences";
+import { nameOf } from "../document/names";
+import { useNamedStates } from "../document/useNamedStates";
+import { VersionSelect } from "../fields/VersionSelect";
+import { choiceWord } from "../document/versions";
 import { CHANGE_CLASS, CHANGE_MARK, changeMarks, changeSubjects, changesWords } from "./changeWords";
 import { ChangedHere } from "./ChangedHere";
 import { ScreenTable } from "./ScreenTable";

@@ -6,7 +6,7 @@ import { FINDING_CODES } from "../../core/checks/finding";
 import { NO_FILTER, SIZE_CLASSES, type ScreenFilter } from "../../core/checks/screenFilter";
 import { readingProps } from "../../ui/reading";
 import { Select, type Choices } from "../../ui/Select";
-import { says, type SentenceKey } from "../reading/sentences";
+import { says, type SentenceKey } from "../shell/reading/sentences";
 import { useFaces } from "./useFaces";
 import { setFilter, setScreens, useScreens } from "./screensState";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";

@@ -3,7 +3,7 @@
 import { memo, useMemo } from "react";
 import { gridOf, sumOf, type PlayerCase, type Grid, type GridCell } from "../../core/checks/grid";
 import { changeTally, type FindingChange } from "../../core/checks/findingChanges";
-import { nameOf } from "../shared/names";
+import { nameOf } from "../document/names";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { faceWords, groupWord, measureWords, tallyWords } from "../../core/checks/faceWords";
 import { setScreens, useScreens, type Group } from "./screensState";
@@ -12,7 +12,7 @@ import { useCellKeys } from "./useCellKeys";
 import { changeMarks } from "./changeWords";
 import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
-import { useProposal } from "../settle/useShownWay";
+import { useProposal } from "../document/settle/useShownWay";
 import { useSettledScreens } from "./useSettledScreens";
 import type { FindingMeasure } from "../../core/checks/finding";
 

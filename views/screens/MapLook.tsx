@@ -5,9 +5,9 @@ import { findingsOfMap, MAP_LEVELS, mapScreen, middleOf, type MapRange } from ".
 import type { PlayerCase } from "../../core/checks/grid";
 import { readingProps } from "../../ui/reading";
 import { Select } from "../../ui/Select";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
-import { nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
+import { nameOf } from "../document/names";
 import { faceWords } from "../../core/checks/faceWords";
 import { contoursOf } from "./mapContours";
 import { doneShare, emptyRows, finestWhole, without, type MapRows } from "./mapDrawing";

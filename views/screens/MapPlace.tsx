@@ -4,8 +4,8 @@ import { MAP_LEVELS, mapScreen, middleOf, type MapRange } from "../../core/check
 import { pxPerMm } from "../../core/engine/placement/screen";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../reading/sentences";
-import { nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { nameOf } from "../document/names";
 import { measureWords } from "../../core/checks/faceWords";
 import { cellAt, type MapRows } from "./mapDrawing";
 import type { MapCursor } from "./MapPlot";

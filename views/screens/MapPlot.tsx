@@ -7,8 +7,8 @@ import { MAP_LEVELS, middleOf, type MapRange } from "../../core/checks/aspectMap
 import { aspectOf } from "../../core/engine/placement/screen";
 import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useRoom } from "../shared/useRoom";
+import { says } from "../shell/reading/sentences";
+import { useRoom } from "../canvas/useRoom";
 import type { MapContour } from "./mapContours";
 import { cellAt, drawMap, finestWhole, type MapRows } from "./mapDrawing";
 import { placeWords } from "./mapWords";

@@ -4,12 +4,12 @@ import { useRef, useState } from "react";
 import { screensCsv, screensJson } from "../../core/exchange/screens";
 import { Dialogue } from "../../ui/Dialogue";
 import { FileInput } from "../../ui/FileInput";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { shelfOf } from "../session/railScreens";
-import { saveText } from "../shared/download";
-import { OwnScreens } from "../shared/ownScreens/OwnScreens";
-import { ScreenForm, type ScreenFormRequest } from "../shared/ownScreens/ScreenForm";
-import { takeInScreens } from "../shared/ownScreens/takeInScreens";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { shelfOf } from "../document/railScreens";
+import { saveText } from "../document/files/download";
+import { OwnScreens } from "../fields/ownScreens/OwnScreens";
+import { ScreenForm, type ScreenFormRequest } from "../fields/ownScreens/ScreenForm";
+import { takeInScreens } from "../fields/ownScreens/takeInScreens";
 
 export function OwnScreensDialogue({ onClose }: { onClose: () => void }) {
   const session = useSessionActions();

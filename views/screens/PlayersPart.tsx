@@ -3,8 +3,8 @@
 import { typedNumber } from "../../core/editing/arithmetic";
 import { ownEntry } from "../../core/engine/playerChanges";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 export function PlayersPart({ screen }: { screen: string }) {

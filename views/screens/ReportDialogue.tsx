@@ -13,11 +13,11 @@ import { readingProps } from "../../ui/reading";
 import { Select } from "../../ui/Select";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type ReportWanted } from "../../workers/faces";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { fileNameFor } from "../../core/exchange/fileName";
-import { stillsOf } from "../shared/backdropPicture";
-import { saveText } from "../shared/download";
-import { today } from "../shared/today";
+import { stillsOf } from "../canvas/backdropPicture";
+import { saveText } from "../document/files/download";
+import { today } from "../document/files/today";
 import type { Faces } from "./useFaces";
 
 interface Props {

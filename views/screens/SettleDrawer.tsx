@@ -1,17 +1,17 @@
 "use client";
 /** Settle over the right edge of the screens, with the picture of the screen whose cell is open. */
 import { byName } from "../../core/derived/byId";
-import { benchScreenOf } from "../session/railScreens";
-import { SettlePanel } from "../settle/SettlePanel";
-import { useProposal, useShownWay } from "../settle/useShownWay";
-import { SettledPicture } from "../settle/SettledPicture";
+import { benchScreenOf } from "../document/railScreens";
+import { SettleSlot } from "../document/settle/SettleSlot";
+import { useProposal, useShownWay } from "../document/settle/useShownWay";
+import { SettledPicture } from "../canvas/SettledPicture";
 import { useScreens } from "./screensState";
 import { useFaces } from "./useFaces";
 
 export function SettleDrawer() {
   return (
     <div className="absolute inset-y-0 right-0 z-20 w-[22.5rem] border-l border-edge shadow-xl max-[68rem]:w-[18rem]">
-      <SettlePanel wide={false} picture={<Picture />} />
+      <SettleSlot wide={false} picture={<Picture />} />
     </div>
   );
 }

@@ -3,7 +3,7 @@
 import type { ReactNode } from "react";
 import type { AspectRange } from "../../core/checks/aspectIntervals";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 
 const SIDES = ["left", "top", "right", "bottom"] as const;
 

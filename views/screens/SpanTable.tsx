@@ -2,7 +2,7 @@
 /** The figures of the span chart: over which aspects each finding holds, and where it is worst. */
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../reading/sentences";
+import { says } from "../shell/reading/sentences";
 import { faceWords, measureWords } from "../../core/checks/faceWords";
 import type { SpanRow } from "../../core/checks/spanRows";
 import { rowWords } from "./spanWords";

@@ -2,7 +2,7 @@
 /** The span chart: aspect ratios along the bottom, a row a finding, drawn exactly where it holds and as high as its measure; its figures as a table next to it. */
 import { useEffect, useMemo, useState } from "react";
 import { screenAt, type AspectProfile, type AspectRange } from "../../core/checks/aspectIntervals";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { putExactOnBench } from "./putOnBench";
 import { SizeSliders } from "./SizeSliders";
 import { SpanChart } from "./SpanChart";

@@ -1,13 +1,13 @@
 /** From a finding to where it can be fixed: the bench with that screen, hand, size and moment. */
 import { addScreens } from "../../core/editing/edits/ownScreens";
 import { catalogueFor } from "../../core/checks/catalogue";
-import { railOf } from "../session/railScreens";
+import { railOf } from "../document/railScreens";
 import type { BareFinding } from "../../core/checks/finding";
 import type { PlayerCase } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
-import type { Session } from "../session/session";
-import { showMomentOf } from "../session/showMoment";
-import { navigate } from "../shared/navigate";
+import type { Session } from "../document/session";
+import { showMomentOf } from "../document/showMoment";
+import { navigate } from "../shell/navigate";
 
 /** Which face of which screen, and what is looked for on it. */
 export interface BenchAim {

@@ -3,7 +3,7 @@
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import { NO_FILTER, type ScreenFilter, type ScreenGroupBy, type ScreenOrder } from "../../core/checks/screenFilter";
-import type { VersionChoice } from "../shared/versions";
+import type { VersionChoice } from "../document/versions";
 
 export const SCREEN_LOOKS = ["shelf", "grid", "spans", "map", "misses", "changed"] as const;
 export type ScreenLook = (typeof SCREEN_LOOKS)[number];

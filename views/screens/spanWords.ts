@@ -1,7 +1,7 @@
 /** Rows of the span chart in words. */
 import type { PlayerCase } from "../../core/checks/grid";
 import type { Layout } from "../../core/format/types";
-import { momentName, nameOf } from "../shared/names";
+import { momentName, nameOf } from "../document/names";
 import type { SpanRow } from "../../core/checks/spanRows";
 
 /** A face in a letter and its size. */

@@ -5,8 +5,8 @@ import { screenChanges, type FaceChange } from "../../core/checks/findingChanges
 import type { JudgedScreen } from "../../core/checks/grid";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker } from "../../workers/faces";
-import { stillsOf } from "../shared/backdropPicture";
-import { useVersion } from "../shared/VersionSelect";
+import { stillsOf } from "../canvas/backdropPicture";
+import { useVersion } from "../fields/VersionSelect";
 import { useScreens } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 import type { Faces } from "./useFaces";

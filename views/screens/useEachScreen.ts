@@ -2,7 +2,7 @@
 /** A question asked of screen after screen: shown from the first answer on, asked again with every change; of a change a moment ago the older answer is until the newer has come. */
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Screen } from "../../core/format/types";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 
 /** Answers come to the page in bunches this far apart, ms: forty screens are not forty pictures. */
 const TOLD_EVERY_MS = 80;

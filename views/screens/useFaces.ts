@@ -5,10 +5,10 @@ import { facesOf, type PlayerCase, type JudgedScreen } from "../../core/checks/g
 import type { Layout, Screen } from "../../core/format/types";
 import { connectFaces } from "../../workers/connect";
 import { createFacesChecker, type FacesChecker } from "../../workers/faces";
-import { useSession } from "../session/SessionContext";
-import { shelfOf } from "../session/railScreens";
-import { stillsOf } from "../shared/backdropPicture";
-import { useImageArrivals } from "../shared/images";
+import { useSession } from "../document/SessionContext";
+import { shelfOf } from "../document/railScreens";
+import { stillsOf } from "../canvas/backdropPicture";
+import { useImageArrivals } from "../canvas/images";
 import type { StillSource } from "../../workers/stills";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 

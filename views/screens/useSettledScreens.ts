@@ -3,7 +3,7 @@
 import { useMemo } from "react";
 import type { JudgedScreen } from "../../core/checks/grid";
 import { byName } from "../../core/derived/byId";
-import { useProposal } from "../settle/useShownWay";
+import { useProposal } from "../document/settle/useShownWay";
 import { useFaces } from "./useFaces";
 
 export interface SettledScreens {

@@ -7,9 +7,9 @@ import { touchArea } from "../../core/engine/input/ready";
 import { framesOf, pxPerMm } from "../../core/engine/placement/screen";
 import type { Unsolved } from "../../core/settle/unsolved";
 import { thumbPivots } from "../../core/editing/thumbs";
-import { FINDING_TONE, ON_GLASS } from "../layout/tones";
-import { DrawnScreen } from "./DrawnScreen";
-import { type Proposal } from "./settleState";
+import { FINDING_TONE, ON_GLASS } from "../canvas/tones";
+import { DrawnScreen } from "../canvas/DrawnScreen";
+import { type Proposal } from "../document/settle/settleState";
 
 /** The picture is no larger than this, CSS px. */
 const ROOM = { w: 150, h: 110 };

@@ -2,13 +2,13 @@
 /** How far Settle is, and what can be done with it: ask again, stop, take it, take it into an arrangement. */
 import { counted } from "../../core/derived/counted";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { shelfOf } from "../session/railScreens";
+import { says } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { shelfOf } from "../document/railScreens";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
-import { useSettle, type Proposal, type SettleRun } from "./settleState";
-import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "./settleSession";
-import { facesFor } from "./settleQuestion";
+import { useSettle, type Proposal, type SettleRun } from "../document/settle/settleState";
+import { ask, askingScreens, screensAsked, stopSettle, takeIntoArrangement, takeProposal } from "../document/settle/settleSession";
+import { facesFor } from "../document/settle/settleQuestion";
 
 export function SettleActions({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();

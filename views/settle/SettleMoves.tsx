@@ -3,12 +3,12 @@
 import type { SettledMove } from "../../core/settle/moves";
 import { moveWords } from "../../core/settle/describeResult";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { nameOf } from "../shared/names";
-import { movedWords, reasonWords } from "./settleWords";
-import { type Proposal } from "./settleState";
-import { hold } from "./settleSession";
+import { says } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { nameOf } from "../document/names";
+import { movedWords, reasonWords } from "../document/settle/settleWords";
+import { type Proposal } from "../document/settle/settleState";
+import { hold } from "../document/settle/settleSession";
 
 /** What went farthest, or grew most, first. */
 function byHowMuch(moves: readonly SettledMove[]): readonly SettledMove[] {

@@ -6,15 +6,15 @@ import { ChoiceField } from "../../ui/Choice";
 import { More } from "../../ui/More";
 import { RangeSlider } from "../../ui/Range";
 import { readingProps } from "../../ui/reading";
-import { says, type SentenceKey } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { shelfOf } from "../session/railScreens";
-import { nameOf } from "../shared/names";
-import { AIM_WORDS, SETTLE_GOALS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "./settleChoice";
-import { wayWords } from "./settleWords";
+import { says, type SentenceKey } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { shelfOf } from "../document/railScreens";
+import { nameOf } from "../document/names";
+import { AIM_WORDS, SETTLE_GOALS, CHANGEABLE_WORDS, GRAVITY_WORDS, HAND_WORDS, HANDS, USUAL_CHOICE } from "../document/settle/settleChoice";
+import { wayWords } from "../document/settle/settleWords";
 import { SettleActions } from "./SettleActions";
-import { useSettle, type Proposal } from "./settleState";
-import { choose, goWay, hold } from "./settleSession";
+import { useSettle, type Proposal } from "../document/settle/settleState";
+import { choose, goWay, hold } from "../document/settle/settleSession";
 
 export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();

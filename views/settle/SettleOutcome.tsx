@@ -2,11 +2,11 @@
 /** What a proposal comes to: the slider from before to after, what is found before and after, how often controls are missed. */
 import { RangeSlider } from "../../ui/Range";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../reading/sentences";
-import { useSession } from "../session/SessionContext";
-import { nameOf } from "../shared/names";
-import { distinctTally, scenarioName, screensWith } from "./settleWords";
-import { showPart, useSettle, type Proposal } from "./settleState";
+import { says } from "../shell/reading/sentences";
+import { useSession } from "../document/SessionContext";
+import { nameOf } from "../document/names";
+import { distinctTally, scenarioName, screensWith } from "../document/settle/settleWords";
+import { showPart, useSettle, type Proposal } from "../document/settle/settleState";
 
 const percent = (part: number) => `${Math.round(part * 100)} %`;
 const WORDS = { blocker: "blockers", warning: "warnings", note: "notes" } as const;

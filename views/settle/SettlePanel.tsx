@@ -3,18 +3,18 @@
 import { X } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSessionActions } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { useSessionActions } from "../document/SessionContext";
 import { SettleOptions } from "./SettleOptions";
 import { SettleOutcome } from "./SettleOutcome";
 import { SettleMoves } from "./SettleMoves";
 import { SettleRemaining } from "./SettleRemaining";
-import { useSettle } from "./settleState";
-import { useProposal } from "./useShownWay";
-import { closeSettle, stopSettle } from "./settleSession";
+import type { SettlePanelProps } from "../document/settle/SettleSlot";
+import { useSettle } from "../document/settle/settleState";
+import { useProposal } from "../document/settle/useShownWay";
+import { closeSettle, stopSettle } from "../document/settle/settleSession";
 
-/** `wide`: the parts side by side. `picture`: shown above what it comes to. */
-export function SettlePanel({ wide, picture }: { wide: boolean; picture?: React.ReactNode }) {
+export function SettlePanel({ wide, picture }: SettlePanelProps) {
   const session = useSessionActions();
   const run = useSettle((s) => s.run);
   const proposal = useProposal();

@@ -4,13 +4,13 @@ import { counted } from "../../core/derived/counted";
 import type { Unsolved } from "../../core/settle/unsolved";
 import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { nameOf } from "../shared/names";
+import { says } from "../shell/reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { nameOf } from "../document/names";
 import type { Layout } from "../../core/format/types";
-import { scenarioName, remainingGroups, wayWords } from "./settleWords";
-import { useSettle, type Proposal } from "./settleState";
-import { goWay } from "./settleSession";
+import { scenarioName, remainingGroups, wayWords } from "../document/settle/settleWords";
+import { useSettle, type Proposal } from "../document/settle/settleState";
+import { goWay } from "../document/settle/settleSession";
 import { narrowestScenario, ConstraintPicture } from "./ConstraintPicture";
 
 /** Maximum number of remaining findings without a reason that are listed separately. */

@@ -3,11 +3,11 @@
 import { Check, Circle, X } from "lucide-react";
 import type { Layout, Serve } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSession } from "../session/SessionContext";
-import type { SessionState } from "../session/sessionState";
-import { navigate } from "../shared/navigate";
-import { VIEWS, type ViewPath } from "../shared/views";
+import { says } from "./reading/sentences";
+import { useSession } from "../document/SessionContext";
+import type { SessionState } from "../document/sessionState";
+import { navigate } from "./navigate";
+import { VIEWS, type ViewPath } from "./views";
 import { closeFirstSteps, FIRST_STEPS, useFirstSteps, type FirstStep } from "./firstStepsState";
 
 const WORD: Readonly<Record<FirstStep, string>> = {

@@ -4,8 +4,8 @@ import { useState } from "react";
 import type { Layout } from "../../core/format/types";
 import { problemText, type Result } from "../../core/engine/result";
 import { Dialogue } from "../../ui/Dialogue";
-import { useLibrary } from "../session/SessionContext";
-import { navigate } from "../shared/navigate";
+import { useLibrary } from "../document/SessionContext";
+import { navigate } from "./navigate";
 import { StartFromGame } from "../welcome/StartFromGame";
 import { StarterChoice } from "./StarterChoice";
 

@@ -1,7 +1,7 @@
 "use client";
 /** What just happened, or why something did not, with a way on. */
 import { X } from "lucide-react";
-import { useSession, useSessionActions } from "../session/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 
 export function NoticeBar() {
   const notice = useSession((s) => s.notice);

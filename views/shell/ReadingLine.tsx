@@ -1,8 +1,8 @@
 "use client";
 /** The reading line along the bottom of the window: one sentence on whatever is under the pointer or has the focus, and the key that does it. */
 import { useEffect, useState } from "react";
-import { SENTENCES, type SentenceKey } from "../reading/sentences";
-import { useSaid, watchReading, type ReadElement } from "../reading/watch";
+import { SENTENCES, type SentenceKey } from "./reading/sentences";
+import { useSaid, watchReading, type ReadElement } from "./reading/watch";
 
 /** What is said while nothing is pointed at. */
 function restingWords(path: string): string {

@@ -3,9 +3,9 @@
 import dynamic from "next/dynamic";
 import { Popover } from "radix-ui";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useSession } from "../session/SessionContext";
-import type { SessionState } from "../session/session";
+import { says } from "./reading/sentences";
+import { useSession } from "../document/SessionContext";
+import type { SessionState } from "../document/session";
 import type { Offline } from "./offlineState";
 import { useOffline } from "./useOffline";
 import { usePersistence, type Persistence } from "./usePersistence";

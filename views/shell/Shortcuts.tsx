@@ -2,8 +2,8 @@
 /** The list of shortcuts. */
 import { Dialogue } from "../../ui/Dialogue";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { navigate } from "../shared/navigate";
+import { says } from "./reading/sentences";
+import { navigate } from "./navigate";
 import { showFirstSteps } from "./firstStepsState";
 import { keyList } from "../interaction/keyTable";
 

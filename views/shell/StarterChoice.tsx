@@ -4,9 +4,9 @@ import { useEffect, useState } from "react";
 import { readingProps } from "../../ui/reading";
 import type { Layout } from "../../core/format/types";
 import type { Starter } from "../../samples/starters";
-import { says } from "../reading/sentences";
-import { railOf } from "../session/railScreens";
-import { LayoutSketch } from "../shared/LayoutSketch";
+import { says } from "./reading/sentences";
+import { railOf } from "../document/railScreens";
+import { LayoutSketch } from "../canvas/LayoutSketch";
 
 /** Fetched when the choice is first seen: most visits begin with none. */
 const fetchStarters = () => import("../../samples/starters").then((m) => m.STARTERS);

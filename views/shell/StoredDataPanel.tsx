@@ -10,10 +10,10 @@ import { fileNameFor } from "../../core/exchange/fileName";
 import type { Damage } from "../../storage/inspect";
 import { takenBackText } from "../../storage/backupZip";
 import { runArchive, type JobWatch } from "../../workers/archive";
-import { useKept, useSessionActions } from "../session/SessionContext";
-import { saveFile, saveText } from "../shared/download";
-import { newId } from "../shared/newId";
-import { Progress, type UnderWay } from "../shared/Progress";
+import { useKept, useSessionActions } from "../document/SessionContext";
+import { saveFile, saveText } from "../document/files/download";
+import { newId } from "../document/newId";
+import { Progress, type UnderWay } from "../fields/Progress";
 
 export function StoredDataPanel() {
   return (

@@ -5,13 +5,13 @@ import { useTheme } from "next-themes";
 import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { useRoving } from "../../ui/useRoving";
-import { says } from "../reading/sentences";
-import { useSession, useSessionActions } from "../session/SessionContext";
-import { MomentChoice } from "../shared/MomentChoice";
+import { says } from "./reading/sentences";
+import { useSession, useSessionActions } from "../document/SessionContext";
+import { MomentChoice } from "../fields/MomentChoice";
 import { SaveStatus } from "./SaveStatus";
 import { LayoutMenu } from "./LayoutMenu";
-import { VIEWS } from "../shared/views";
-import { ViewLink } from "../shared/ViewLink";
+import { VIEWS } from "./views";
+import { ViewLink } from "./ViewLink";
 import { fetchView } from "./ViewRouter";
 import { useOffline, useTakeNewer } from "./useOffline";
 

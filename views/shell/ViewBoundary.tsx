@@ -2,10 +2,10 @@
 /** Around each view: what cannot be drawn takes nothing else with it. The title strip keeps working, the layout can be handed out, another looked at. */
 import { Component, type ReactNode } from "react";
 import { layoutText } from "../../core/derived/text";
-import { useSessionActions } from "../session/SessionContext";
-import type { Session } from "../session/session";
+import { useSessionActions } from "../document/SessionContext";
+import type { Session } from "../document/session";
 import { fileNameFor } from "../../core/exchange/fileName";
-import { saveText } from "../shared/download";
+import { saveText } from "../document/files/download";
 import { drawingEnds } from "./drawingGuard";
 
 interface Props {

@@ -1,7 +1,7 @@
 "use client";
 /** The view that the address names. The one the page came with is in the page; every other is fetched when it is first wanted. */
 import { lazy, Suspense, type ComponentType, type ReactElement, type ReactNode } from "react";
-import { PAGES, VIEWS, type PagePath } from "../shared/views";
+import { PAGES, VIEWS, type PagePath } from "./views";
 
 const FETCH: Readonly<Record<PagePath, () => Promise<{ default: ComponentType }>>> = {
   "/actions": () => import("../actions/ActionsView").then((m) => ({ default: m.ActionsView })),

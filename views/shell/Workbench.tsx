@@ -1,11 +1,16 @@
 "use client";
 /** The window: opens what the browser keeps, then shows the title strip and the view. */
+import dynamic from "next/dynamic";
 import { useEffect, useState, type ReactNode } from "react";
 import { workDone } from "../../core/derived/resolved";
-import { SessionProvider } from "../session/SessionContext";
+import { SessionProvider } from "../document/SessionContext";
+import { SettlePanelProvider, type SettlePanelProps } from "../document/settle/SettleSlot";
 import { openWorkbench, type Opened } from "./openWorkbench";
 import { Shell } from "./Shell";
 import { goOnFromDoor } from "./where";
+
+const SettlePanel = dynamic(() => import("../settle/SettlePanel").then((m) => m.SettlePanel));
+const renderSettle = (props: SettlePanelProps) => <SettlePanel {...props} />;
 
 export function WorkbenchShell({ children }: { children: ReactNode }) {
   /** The path the page came with. */
@@ -37,7 +42,9 @@ export function WorkbenchShell({ children }: { children: ReactNode }) {
   if (!opened) return <Opening />;
   return (
     <SessionProvider value={opened}>
-      <Shell first={first}>{children}</Shell>
+      <SettlePanelProvider value={renderSettle}>
+        <Shell first={first}>{children}</Shell>
+      </SettlePanelProvider>
     </SessionProvider>
   );
 }

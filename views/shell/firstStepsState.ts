@@ -2,7 +2,7 @@
 /** The first steps: four things done once show most of what can be done here. They tick themselves off; the list can be closed for good and called back. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
-import { note, noted } from "../shared/notes";
+import { note, noted } from "../document/notes";
 
 export const FIRST_STEPS = ["grown", "felt", "mended", "taken"] as const;
 export type FirstStep = (typeof FIRST_STEPS)[number];

@@ -6,12 +6,12 @@ import type { LayoutStore } from "../../storage/store";
 import { joinWindows, type News } from "../../storage/windows";
 import { connectWriting } from "../../workers/connect";
 import { createComposer } from "../../workers/writing";
-import { firstLayout } from "../session/firstLayout";
-import { createLibrary, type Library } from "../session/library";
-import { createSession, type Session } from "../session/session";
-import { createStates, type States } from "../session/states";
-import { createTakes, type Takes } from "../session/takeLibrary";
-import { newId } from "../shared/newId";
+import { firstLayout } from "../document/firstLayout";
+import { createLibrary, type Library } from "../document/library";
+import { createSession, type Session } from "../document/session";
+import { createStates, type States } from "../document/states";
+import { createTakes, type Takes } from "../document/takeLibrary";
+import { newId } from "../document/newId";
 import { drawingBegins, drawingEnds, undrawable } from "./drawingGuard";
 
 /** What a window is on. `close` leaves it. */

@@ -1,9 +1,9 @@
 "use client";
 /** Watches what is done for the first steps: a control grown, a screen fixed by an edit, a file taken out. That a stick was felt is reported by the glass it is played on. */
 import { useEffect } from "react";
-import { useSessionActions } from "../session/SessionContext";
-import type { SessionState } from "../session/sessionState";
-import { onSaved } from "../shared/download";
+import { useSessionActions } from "../document/SessionContext";
+import type { SessionState } from "../document/sessionState";
+import { onSaved } from "../document/files/download";
 import { tickOff } from "./firstStepsState";
 
 const isEditOf = (now: SessionState, before: SessionState) => now.id === before.id && now.history.past.length > before.history.past.length;

@@ -1,7 +1,7 @@
 "use client";
 /** Leaving asks while something would be lost: unwritten edits, a gesture under way, text that was typed and not entered, work that only memory has. */
 import { useEffect, useState } from "react";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { watchDrafts } from "./drafts";
 
 /** Asks before the window remains; gives whether text was typed and not entered. */

@@ -1,7 +1,7 @@
 "use client";
 /** The application kept by the browser, as the window shows it; a newer one is reported once, and taken when nothing is in hand. */
 import { useCallback, useEffect, useSyncExternalStore } from "react";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { createOffline, type Offline, type OfflineWatch } from "./offlineState";
 import { fetchAllViews } from "./ViewRouter";
 

@@ -1,7 +1,7 @@
 "use client";
 /** Whether the browser has promised to keep what is stored: it is asked after the first your own edit, and not before. */
 import { useEffect, useState } from "react";
-import { useSessionActions } from "../session/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 
 /** unasked: your own nothing is kept yet · promised, refused: its answer · unknown: this browser cannot be asked here. */
 export type Persistence = "unasked" | "promised" | "refused" | "unknown";

@@ -1,6 +1,6 @@
 /** Where in the application one was last: there the next visit opens. */
-import { note, noted } from "../shared/notes";
-import { VIEWS, type PagePath } from "../shared/views";
+import { note, noted } from "../document/notes";
+import { VIEWS, type PagePath } from "./views";
 
 const KEY = "nodulum.where";
 const PLACES: readonly PagePath[] = [...VIEWS.map((v) => v.path), "/welcome"];

@@ -4,9 +4,9 @@ import { useId } from "react";
 import type { Scale } from "../../core/format/types";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
 import { More } from "../../ui/More";
-import { says } from "../reading/sentences";
-import { Keeps } from "../shared/Keeps";
-import { ScaleFields } from "../shared/ScaleFields";
+import { says } from "../shell/reading/sentences";
+import { Keeps } from "../fields/Keeps";
+import { ScaleFields } from "../fields/ScaleFields";
 
 /** As typed: what is no number is refused where the layout is made. */
 export interface DrawnForChoice {

@@ -9,12 +9,12 @@ import type { Result } from "../../core/engine/result";
 import { SAMPLES } from "../../samples/samples";
 import { createTug } from "../../samples/tug/tug";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useLibrary } from "../session/SessionContext";
-import { sampleId } from "../session/firstLayout";
-import { benchScreenOf } from "../session/railScreens";
-import { fitScale, useRoom } from "../shared/useRoom";
-import { useRehearsal } from "../shared/useRehearsal";
+import { says } from "../shell/reading/sentences";
+import { useLibrary } from "../document/SessionContext";
+import { sampleId } from "../document/firstLayout";
+import { benchScreenOf } from "../document/railScreens";
+import { fitScale, useRoom } from "../canvas/useRoom";
+import { useRehearsal } from "../canvas/useRehearsal";
 
 /** One turn of the finger, ms. */
 const TURN_MS = 5200;

@@ -3,9 +3,9 @@
 import { counted } from "../../core/derived/counted";
 import { X } from "lucide-react";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { ActionKindSelect } from "../code/ActionKindSelect";
-import { endWord } from "../actions/keyWords";
+import { says } from "../shell/reading/sentences";
+import { ActionKindSelect } from "../fields/code/ActionKindSelect";
+import { endWord } from "../fields/keyWords";
 import type { GameInput, GameName } from "./useGameInput";
 
 export function GameNames({ told }: { told: GameInput }) {

@@ -5,8 +5,8 @@ import type { Result } from "../../core/engine/result";
 import type { KeptLayout } from "../../core/exchange/storedRecords";
 import { leftToDo } from "../../core/wiring/actionStatus";
 import { readingProps } from "../../ui/reading";
-import { says } from "../reading/sentences";
-import { useLibrary } from "../session/SessionContext";
+import { says } from "../shell/reading/sentences";
+import { useLibrary } from "../document/SessionContext";
 
 const MOST = 4;
 

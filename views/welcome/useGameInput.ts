@@ -8,7 +8,7 @@ import { readWordList } from "../../core/exchange/wordList";
 import { compareStandards, compareWords, likelyCallees, rankCallees, type Callee, type CodePlace } from "../../core/scan/foundWords";
 import { nameForInput, type TakenInput } from "../../core/wiring/takenInputs";
 import { wordKind } from "../../core/wiring/wordKind";
-import { useCodeReading, type CodeReading } from "../code/useCodeReading";
+import { useCodeReading, type CodeReading } from "../fields/code/useCodeReading";
 
 /** A word as it is shown: where it comes from, and the inputs that give to it. */
 export interface GameName {

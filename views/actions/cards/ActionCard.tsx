@@ -8,19 +8,19 @@ import { fittingKind } from "../../../core/editing/make";
 import { inputSumOf } from "../../../core/wiring/serves";
 import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { endWord } from "../keyWords";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { endWord } from "../../fields/keyWords";
 import { makeFitting } from "../makeFitting";
 import { setSheetState } from "../sheetState";
 import { STATUS_MARK, statusClass } from "../sheet/SheetAction";
 import type { SheetData } from "../useSheet";
-import { BareMoments } from "../../shared/BareMoments";
+import { BareMoments } from "../../fields/BareMoments";
 import { Chips } from "./Chips";
 import { EasePicture } from "./EasePicture";
 import { KindField } from "./KindField";
 import { ServeChoice } from "./ServeChoice";
-import { deleteAction } from "../../shared/remove";
+import { deleteAction } from "../../document/remove";
 
 /** Longer than this nothing can be felt as one movement any more, ms. */
 const LONGEST_MS = 10_000;

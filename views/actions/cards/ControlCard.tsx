@@ -1,10 +1,10 @@
 "use client";
 /** A control as an end of wires: what it serves, and one action more. */
-import { ViewLink } from "../../shared/ViewLink";
+import { ViewLink } from "../../shell/ViewLink";
 import { byName } from "../../../core/derived/byId";
 import type { Control, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot, serveGives } from "../../../core/wiring/serves";
-import { useSessionActions } from "../../session/SessionContext";
+import { useSessionActions } from "../../document/SessionContext";
 import { Chips } from "./Chips";
 import { changeMoments } from "../../../core/editing/edits/controls";
 import { setSheetState } from "../sheetState";

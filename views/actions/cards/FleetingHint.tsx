@@ -2,7 +2,7 @@
 /** At a wire: that a press of one tick is nearly lost in an action that rises slowly, and what helps. */
 import type { Action, Control } from "../../../core/format/types";
 import { helpFleeting, type Fleeting, type FleetingHelp } from "../../../core/wiring/fleeting";
-import { useSessionActions } from "../../session/SessionContext";
+import { useSessionActions } from "../../document/SessionContext";
 
 const HELP: Readonly<Record<FleetingHelp, string>> = {
   "rise-at-once": "Set rise to 0 ms",

@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { Action, ActionKind } from "../../../core/format/types";
 import { changeActionKind, previewKind, type KindPreview, type Wire } from "../../../core/wiring/serves";
 import { Labelled } from "../../../ui/Typed";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { endWord } from "../keyWords";
-import { ACTION_KINDS } from "../actionKinds";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { endWord } from "../../fields/keyWords";
+import { ACTION_KINDS } from "../../fields/actionKinds";
 
 export function KindField({ action, bare = false }: { action: Action; bare?: boolean }) {
   const session = useSessionActions();

@@ -2,7 +2,7 @@
 /** Lets one control more serve an action: every port that fits and does not serve it yet. */
 import type { Action, Layout, Serve } from "../../../core/format/types";
 import { joinPort, portsOf, portWhyNot } from "../../../core/wiring/serves";
-import { useSessionActions } from "../../session/SessionContext";
+import { useSessionActions } from "../../document/SessionContext";
 
 export function ServeChoice({ action, layout }: { action: Action; layout: Layout }) {
   const session = useSessionActions();

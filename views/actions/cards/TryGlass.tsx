@@ -2,14 +2,14 @@
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
-import { useSession } from "../../session/SessionContext";
-import { benchScreenOf } from "../../session/railScreens";
-import { MomentChoice } from "../../shared/MomentChoice";
-import { NO_GAME } from "../../shared/noGame";
-import { switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
+import { useSession } from "../../document/SessionContext";
+import { benchScreenOf } from "../../document/railScreens";
+import { MomentChoice } from "../../fields/MomentChoice";
+import { NO_GAME } from "../../canvas/noGame";
+import { switchSimulatedPad, useSimulatedPad } from "../../interaction/pads";
 import { tickOffFelt } from "../../shell/felt";
-import { useRehearsal } from "../../shared/useRehearsal";
-import { fitScale, useRoom } from "../../shared/useRoom";
+import { useRehearsal } from "../../canvas/useRehearsal";
+import { fitScale, useRoom } from "../../canvas/useRoom";
 import { isSomeonesOwn } from "../../interaction/typing";
 import { sheetStore } from "../sheetState";
 import { createLiveMarks } from "../live";

@@ -7,15 +7,15 @@ import { changeHardware, hardwareGives, hardwareWires, type HardwareWire } from 
 import { hardwareSourceGives, leadServe, portsOf, portWhyNot, serveBy, serveGives } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { says } from "../../reading/sentences";
-import { ServeScaleFields, ServeFields, ValueFields } from "../../shared/ServeFields";
-import { endTitle, endWord } from "../keyWords";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { says } from "../../shell/reading/sentences";
+import { ServeScaleFields, ServeFields, ValueFields } from "../../fields/ServeFields";
+import { endTitle, endWord } from "../../fields/keyWords";
 import { setSheetState } from "../sheetState";
 import type { SheetData } from "../useSheet";
 import { removeWire, unplugWithNotice } from "../removeWire";
 import { fleeting, fleetingServe } from "../../../core/wiring/fleeting";
-import { SharedWayHint } from "../../shared/SharedWayHint";
+import { SharedWayHint } from "../../fields/SharedWayHint";
 import { FleetingHint } from "./FleetingHint";
 
 export function ServeCard({ control, index, data }: { control: Control; index: number; data: SheetData }) {

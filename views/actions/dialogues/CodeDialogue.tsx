@@ -9,14 +9,14 @@ import { compareStandards, compareWords, likelyCallees, rankCallees } from "../.
 import { hardwareEnds } from "../../../core/wiring/hardwareWires";
 import { takeInputs, type TakenInput } from "../../../core/wiring/takenInputs";
 import { Dialogue } from "../../../ui/Dialogue";
-import { CalleeList } from "../../code/CalleeList";
-import { ChangeList } from "../../code/ChangeList";
-import { CodeDrop, CodeSources } from "../../code/CodeSources";
-import { StandardTable } from "../../code/StandardTable";
-import { useCodeReading } from "../../code/useCodeReading";
-import { WordTable } from "../../code/WordTable";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { endWord } from "../keyWords";
+import { CalleeList } from "../../fields/code/CalleeList";
+import { ChangeList } from "../../fields/code/ChangeList";
+import { CodeDrop, CodeSources } from "../../fields/code/CodeSources";
+import { StandardTable } from "../../fields/code/StandardTable";
+import { useCodeReading } from "../../fields/code/useCodeReading";
+import { WordTable } from "../../fields/code/WordTable";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { endWord } from "../../fields/keyWords";
 
 export function CodeDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (

@@ -6,9 +6,9 @@ import { CONSTANT_LANGUAGES, constantFile, constantsFile, languageWord, type Con
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { saveText } from "../../shared/download";
-import { readActionsFile } from "../../shared/readFile";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { saveText } from "../../document/files/download";
+import { readActionsFile } from "../../document/files/readFile";
 
 export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();

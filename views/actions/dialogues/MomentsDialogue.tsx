@@ -7,9 +7,9 @@ import { changeMoments } from "../../../core/editing/edits/controls";
 import { moveMoment, onlyIn, removeMoment, type Homeless } from "../../../core/editing/edits/moments";
 import type { Layout, Moment } from "../../../core/format/types";
 import { Dialogue } from "../../../ui/Dialogue";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { MomentName, NewMoment } from "../../shared/MomentFields";
-import { removeWithNotice } from "../../shared/remove";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { MomentName, NewMoment } from "../../fields/MomentFields";
+import { removeWithNotice } from "../../document/remove";
 
 export function MomentsDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const layout = useSession((s) => s.layout);

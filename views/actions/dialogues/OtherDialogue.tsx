@@ -12,11 +12,11 @@ import type { Starter } from "../../../samples/starters";
 import type { KeptLayout } from "../../../core/exchange/storedRecords";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useLibrary, useSession, useSessionActions } from "../../session/SessionContext";
-import { benchScreenOf } from "../../session/railScreens";
-import { namesOf } from "../../shared/names";
-import { readLayoutFile } from "../../shared/readFile";
-import { choiceOf, WordsTable } from "./WordsTable";
+import { useLibrary, useSession, useSessionActions } from "../../document/SessionContext";
+import { benchScreenOf } from "../../document/railScreens";
+import { namesOf } from "../../document/names";
+import { readLayoutFile } from "../../document/files/readFile";
+import { choiceOf, WordsTable } from "../../fields/WordsTable";
 
 export function OtherDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (

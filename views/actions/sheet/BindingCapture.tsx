@@ -6,10 +6,10 @@ import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 
 import type { Action } from "../../../core/format/types";
 import { askedValues, endsOfSet, hardwareGives, hardwareWhyNot, hardwareWires, plugIn, plugInSet, sourceOfEnd } from "../../../core/wiring/hardwareWires";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
-import { useSessionActions } from "../../session/SessionContext";
-import { padNow, switchSimulatedPad, useSimulatedPad } from "../../shared/pads";
-import { useKeyLetters } from "../../shared/useKeyLetters";
-import { endTitle, endWord, mouseWord } from "../keyWords";
+import { useSessionActions } from "../../document/SessionContext";
+import { padNow, switchSimulatedPad, useSimulatedPad } from "../../interaction/pads";
+import { useKeyLetters } from "../../interaction/useKeyLetters";
+import { endTitle, endWord, mouseWord } from "../../fields/keyWords";
 import { setSheetState, useSheetState } from "../sheetState";
 import { unplugWithNotice } from "../removeWire";
 

@@ -3,10 +3,10 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { byId, byName } from "../../../core/derived/byId";
 import { useEffect, useMemo, useRef } from "react";
-import { useSessionActions } from "../../session/SessionContext";
-import { useRoom } from "../../shared/useRoom";
+import { useSessionActions } from "../../document/SessionContext";
+import { useRoom } from "../../canvas/useRoom";
 import { setSheetState, toggleFold, useSheetState } from "../sheetState";
-import { endTitle } from "../keyWords";
+import { endTitle } from "../../fields/keyWords";
 import { targetKey } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import { columnsOf } from "./columns";

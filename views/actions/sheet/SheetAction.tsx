@@ -1,15 +1,15 @@
 "use client";
 /** An action on the patch sheet: its word, its kind, the status of it; an end at each side from which wires are drawn. */
 import { withArticle } from "../../../core/derived/counted";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { Plus } from "lucide-react";
 import { memo } from "react";
-import { saySame } from "../../shared/sameData";
+import { saySame } from "../../fields/sameData";
 import type { Action, Moment } from "../../../core/format/types";
 import { fittingKind } from "../../../core/editing/make";
 import type { ActionStatus } from "../../../core/wiring/actionStatus";
 import { TypedField } from "../../../ui/Typed";
-import { useSessionActions } from "../../session/SessionContext";
+import { useSessionActions } from "../../document/SessionContext";
 import { setSheetState } from "../sheetState";
 import type { SheetRow } from "../sheetPositions";
 import { makeFitting } from "../makeFitting";

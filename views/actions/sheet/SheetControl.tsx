@@ -1,13 +1,13 @@
 "use client";
 /** A touch control on the patch sheet with the ports it serves by; all its ports show while it is picked, or a wire is led to it. */
 import { memo } from "react";
-import { saySame } from "../../shared/sameData";
+import { saySame } from "../../fields/sameData";
 import { changeServe } from "../../../core/editing/edits/actions";
 import type { ActionKind, Control, Port, Serve } from "../../../core/format/types";
 import { portsOf, serveGives } from "../../../core/wiring/serves";
 import { ignoredPart } from "../../../core/wiring/ignored";
 import type { LooseEnd } from "../../../core/wiring/actionStatus";
-import { useSessionActions } from "../../session/SessionContext";
+import { useSessionActions } from "../../document/SessionContext";
 import { setSheetState, useSheetState } from "../sheetState";
 import { CONTROL_HEAD, SERVE_HEIGHT, type SheetRow } from "../sheetPositions";
 import { targetKey } from "../../interaction/connections";

@@ -1,12 +1,12 @@
 "use client";
 /** A key, mouse or pad input on the patch sheet, with what it gives, and a warning where it gives too much. */
 import { memo } from "react";
-import { saySame } from "../../shared/sameData";
+import { saySame } from "../../fields/sameData";
 import type { Action, Moment } from "../../../core/format/types";
 import { byId } from "../../../core/derived/byId";
 import { hardwareWires, type HardwareWire } from "../../../core/wiring/hardwareWires";
 import { MAIN_MOUSE, type Clash } from "../../../core/wiring/actionStatus";
-import { directionWord, endTitle, endWord, type KeyLetters } from "../keyWords";
+import { directionWord, endTitle, endWord, type KeyLetters } from "../../fields/keyWords";
 import { setSheetState } from "../sheetState";
 import type { EndPosition } from "../sheetPositions";
 import { fitClass, useFit } from "./useFit";

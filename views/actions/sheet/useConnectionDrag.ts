@@ -3,7 +3,7 @@
 import { useEffect, useState, type KeyboardEvent, type MouseEvent, type PointerEvent } from "react";
 import { joined, targetOf, type ConnectionStart, type ConnectionTarget } from "../../interaction/connections";
 import { NO_WIRE, wireStep, type WireCommand, type WireInput } from "../../interaction/wires";
-import type { Session } from "../../session/session";
+import type { Session } from "../../document/session";
 import { setSheetState } from "../sheetState";
 
 /** So near to the upper or lower edge of its room, CSS px, the sheet moves on under a wire; and so far a frame. */

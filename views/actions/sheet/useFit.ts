@@ -1,6 +1,6 @@
 "use client";
 /** The state of an end for the wire that is being drawn: lit where it fits, dimmed with the reason where it does not. */
-import { useSession } from "../../session/SessionContext";
+import { useSession } from "../../document/SessionContext";
 import { useSheetState } from "../sheetState";
 import { meets, targetKey, whyNot, type ConnectionTarget } from "../../interaction/connections";
 

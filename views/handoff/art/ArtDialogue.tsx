@@ -8,10 +8,10 @@ import { matchArt } from "../../../core/wiring/artNames";
 import { Dialogue } from "../../../ui/Dialogue";
 import { readingProps } from "../../../ui/reading";
 import { Select, type Choices } from "../../../ui/Select";
-import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { navigate } from "../../shared/navigate";
-import { pictureUrl } from "../../shared/images";
+import { says } from "../../shell/reading/sentences";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { navigate } from "../../shell/navigate";
+import { pictureUrl } from "../../canvas/images";
 import { SheetCutter } from "./SheetCutter";
 import type { SheetPiece } from "../../../core/exchange/sortFiles";
 

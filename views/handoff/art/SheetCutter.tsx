@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { PictureData } from "../../../core/editing/edits/pictures";
 import { readingProps } from "../../../ui/reading";
 import { reasonOf } from "../../../storage/reason";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import type { SheetPiece } from "../../../core/exchange/sortFiles";
 import { cutPiece, gridPieces, sheetImage } from "./cut";
 import { FIELD_LETTERS } from "../../../ui/fieldLimits";

@@ -4,7 +4,7 @@ import type { ControlGuess, DrawnRectangle } from "../../../core/wiring/rectangl
 import { PORTS } from "../../../core/engine/types";
 import type { ControlKind, Layout } from "../../../core/format/types";
 import { Select } from "../../../ui/Select";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 
 export interface Choice {
   readonly taken: boolean;

@@ -3,7 +3,7 @@
 import { FIELDS, valuesIn, type RectangleField, type FoundTable, type TableMatch } from "../../../core/exchange/tableRectangles";
 import { TABLE_UNITS, Y_DIRECTIONS } from "../../../core/exchange/boxDirection";
 import { Select, type Choices } from "../../../ui/Select";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 
 interface Props {
   readonly tables: readonly FoundTable[];

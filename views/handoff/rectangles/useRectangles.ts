@@ -7,8 +7,8 @@ import { PLAIN_PLAYER_VIEW } from "../../../core/engine/placement/resolve";
 import type { Screen } from "../../../core/format/types";
 import { drawnFor } from "../../../core/versions/compare";
 import { guessControls, takeRectangles, type RectangleImport } from "../../../core/wiring/rectangles";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { shelfOf } from "../../session/railScreens";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { shelfOf } from "../../document/railScreens";
 import type { Choice } from "./RectangleList";
 import { rectanglesIn, type RectangleSource } from "../../../core/exchange/rectangleFile";
 

@@ -3,7 +3,7 @@
 import type { MouseEvent } from "react";
 import { ANCHOR_POINTS } from "../../../core/editing/anchors";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { anchorWord } from "../anchorWord";
 
 type Fractions = readonly [number, number];

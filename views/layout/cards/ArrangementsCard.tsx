@@ -9,9 +9,9 @@ import { aspectOf } from "../../../core/engine/placement/screen";
 import { NumberField } from "../../../ui/Field";
 import { TypedField } from "../../../ui/Typed";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { removeWithNotice } from "../../shared/remove";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { removeWithNotice } from "../../document/remove";
 
 const AXIS = { from: 0.4, to: 2.6 } as const;
 const part = (aspect: number) => ((Math.min(AXIS.to, Math.max(AXIS.from, aspect)) - AXIS.from) / (AXIS.to - AXIS.from)) * 100;

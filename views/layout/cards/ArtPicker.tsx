@@ -6,10 +6,10 @@ import { byId } from "../../../core/derived/byId";
 import type { ArtPart } from "../../../core/editing/edits/pictures";
 import type { Control } from "../../../core/format/types";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSession } from "../../session/SessionContext";
-import { common } from "../../shared/common";
-import { pictureUrl, useImageArrivals } from "../../shared/images";
+import { says } from "../../shell/reading/sentences";
+import { useSession } from "../../document/SessionContext";
+import { common } from "../../fields/common";
+import { pictureUrl, useImageArrivals } from "../../canvas/images";
 import { ArtSlots } from "./ArtSlots";
 
 export function ArtPicker({ controls, part, word }: { controls: readonly Control[]; part: ArtPart; word: string }) {

@@ -10,11 +10,11 @@ import { PICTURES } from "../../../core/format/limits";
 import type { Control, Layout } from "../../../core/format/types";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
-import { pictureUrl, useImageArrivals } from "../../shared/images";
-import { namesOf } from "../../shared/names";
-import { readPicture } from "../../shared/pictureFile";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
+import { pictureUrl, useImageArrivals } from "../../canvas/images";
+import { namesOf } from "../../document/names";
+import { readPicture } from "../../document/files/pictureFile";
 
 const TYPES = ["image/png", "image/webp", "image/svg+xml"] as const;
 const SLOTS: readonly (readonly [ArtPart, string])[] = [

@@ -7,13 +7,13 @@ import type { BackdropPicture, Workbench } from "../../../core/format/types";
 import { problemText } from "../../../core/engine/result";
 import { Dialogue } from "../../../ui/Dialogue";
 import { ownEntry } from "../../../core/engine/playerChanges";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { ChoiceField, ColourField } from "../../../ui/Choice";
 import { RangeSlider } from "../../../ui/Range";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { pictureUrl } from "../../shared/images";
-import { readPicture } from "../../shared/pictureFile";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { pictureUrl } from "../../canvas/images";
+import { readPicture } from "../../document/files/pictureFile";
 
 const TYPES = ["image/png", "image/webp", "image/jpeg"] as const;
 

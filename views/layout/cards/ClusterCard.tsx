@@ -9,11 +9,11 @@ import { inCluster } from "../../../core/editing/placeables";
 import { SwitchField } from "../../../ui/Choice";
 import { LengthField } from "../../../ui/Field";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
 import { setBench, useBench } from "../bench";
 import { dissolveSelected } from "../selectionEdits";
-import { nameOf } from "../../shared/names";
+import { nameOf } from "../../document/names";
 
 export function ClusterCard({ context, id }: { context: EditContext; id: string }) {
   const session = useSessionActions();

@@ -4,9 +4,9 @@ import type { ReactNode } from "react";
 import type { Control } from "../../../core/format/types";
 import { ColourField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
 
 export type LookFace = Control["look"]["rest"];
 

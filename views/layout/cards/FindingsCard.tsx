@@ -1,9 +1,9 @@
 "use client";
 /** The findings of the screen on the bench: each leads to its place, shows itself on the glass, and is fixed at a click where a small move does it. */
-import { FindingList } from "../../shared/FindingList";
+import { FindingList } from "../../fields/FindingList";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/SessionContext";
+import { says } from "../../shell/reading/sentences";
+import { useSession, useSessionActions } from "../../document/SessionContext";
 import { benchScreens, settleBench } from "../settleBench";
 import { useFindingMoves } from "../useFindingMoves";
 

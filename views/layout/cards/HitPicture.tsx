@@ -7,10 +7,10 @@ import type { Control, Hit } from "../../../core/format/types";
 import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { LivePart, LivePicture, PICTURE } from "../../shared/LiveParts";
-import { ShapePath } from "../Areas";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { LivePart, LivePicture, PICTURE } from "../../canvas/LiveParts";
+import { ShapePath } from "../../canvas/Areas";
 
 interface Props {
   readonly context: EditContext;

@@ -5,7 +5,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { ICONS } from "../../../runtime/icons";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { FIELD_LETTERS } from "../../../ui/fieldLimits";
 
 function Icon({ name, size = 16 }: { name: string; size?: number }) {

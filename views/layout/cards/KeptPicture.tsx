@@ -3,8 +3,8 @@
 import { keptSizes, threeScreens, type KeptSize } from "../../../core/derived/keptSizes";
 import type { EditContext } from "../../../core/editing/placing";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { railOf } from "../../session/railScreens";
+import { says } from "../../shell/reading/sentences";
+import { railOf } from "../../document/railScreens";
 
 const WIDE = 194;
 const HIGH = 70;

@@ -5,9 +5,9 @@ import { useState } from "react";
 import type { Control } from "../../../core/format/types";
 import { TypedField } from "../../../ui/Typed";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { directionOf, languageName } from "../../shared/languages";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { directionOf, languageName } from "../../document/languages";
 import { TEXTS } from "../../../core/format/limits";
 
 type Look = Control["look"];

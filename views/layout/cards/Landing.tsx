@@ -9,8 +9,8 @@ import { landingKey, placementIn } from "../../../core/editing/placeables";
 import { type EditContext, seenAs } from "../../../core/editing/placing";
 import type { Control, PlainPlacement } from "../../../core/format/types";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
 import { SpanFields } from "./SpanFields";
 
 /** Half the screen on the side where the stick is. */

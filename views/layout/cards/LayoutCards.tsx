@@ -11,12 +11,12 @@ import { NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
 import { readingProps, type Reading } from "../../../ui/reading";
 import { Labelled, TypedField } from "../../../ui/Typed";
-import { says, type SentenceKey } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { benchContextNow } from "../../session/benchContext";
+import { says, type SentenceKey } from "../../shell/reading/sentences";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { benchContextNow } from "../../document/benchContext";
 import { growSelected } from "../selectionEdits";
-import { Keeps } from "../../shared/Keeps";
-import { ScaleFields } from "../../shared/ScaleFields";
+import { Keeps } from "../../fields/Keeps";
+import { ScaleFields } from "../../fields/ScaleFields";
 import { KeptPicture } from "./KeptPicture";
 
 const BackdropDialogue = dynamic(() => import("./BackdropDialogue").then((m) => m.BackdropDialogue));

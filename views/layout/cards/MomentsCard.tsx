@@ -3,10 +3,10 @@
 import { X } from "lucide-react";
 import { removeMoment } from "../../../core/editing/edits/moments";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { MomentName, NewMoment } from "../../shared/MomentFields";
-import { removeWithNotice } from "../../shared/remove";
+import { says } from "../../shell/reading/sentences";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { MomentName, NewMoment } from "../../fields/MomentFields";
+import { removeWithNotice } from "../../document/remove";
 
 export function MomentsCard() {
   const session = useSessionActions();

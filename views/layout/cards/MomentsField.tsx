@@ -7,10 +7,10 @@ import type { EditContext } from "../../../core/editing/placing";
 import { overrideIn } from "../../../core/editing/placeables";
 import type { Result } from "../../../core/engine/result";
 import { readingProps, type Reading } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
-import { namesOf } from "../../shared/names";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
+import { namesOf } from "../../document/names";
 
 interface Item {
   readonly id: string;

@@ -4,9 +4,9 @@ import type { Control } from "../../../core/format/types";
 import { SwitchField } from "../../../ui/Choice";
 import { NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
-import { says, type SentenceKey } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
+import { says, type SentenceKey } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
 import { FaceRow, type LookFace } from "./FaceRow";
 import { Labels } from "./Labels";
 

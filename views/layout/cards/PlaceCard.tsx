@@ -8,14 +8,14 @@ import { asKind } from "../../../core/editing/anchors";
 import { type EditContext, seenAs } from "../../../core/editing/placing";
 import { ChoiceField } from "../../../ui/Choice";
 import { TypedField } from "../../../ui/Typed";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
 import { KIND_WORD } from "../controlKinds";
 import { PinFields } from "./PinFields";
 import { SpanFields } from "./SpanFields";
 import { FrameChoice } from "./TiedTo";
-import { nameOf } from "../../shared/names";
+import { nameOf } from "../../document/names";
 import { requestKindChange } from "../kindChange";
 
 export function PlaceCard({ context, keys }: { context: EditContext; keys: readonly string[] }) {

@@ -13,12 +13,12 @@ import { fittingServe } from "../../../core/editing/make";
 import { serveBy } from "../../../core/wiring/serves";
 import { ChoiceField } from "../../../ui/Choice";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { PORT_WORD } from "../../shared/portWords";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { ServeFields } from "../../shared/ServeFields";
-import { SharedWayHint } from "../../shared/SharedWayHint";
-import { removeWithNotice } from "../../shared/remove";
+import { says } from "../../shell/reading/sentences";
+import { PORT_WORD } from "../../fields/portWords";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { ServeFields } from "../../fields/ServeFields";
+import { SharedWayHint } from "../../fields/SharedWayHint";
+import { removeWithNotice } from "../../document/remove";
 
 export const ServesCard = memo(
   function ServesCard({ controls }: { controls: readonly Control[] }) {

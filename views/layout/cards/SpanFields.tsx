@@ -6,9 +6,9 @@ import { convertLength, measureOf, pxOf, type EditContext, seenAs } from "../../
 import { changePlacements, placementIn } from "../../../core/editing/placeables";
 import { anchorEdge, type Edge } from "../../../core/editing/anchors";
 import { LengthField, NumberField } from "../../../ui/Field";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { nameOf } from "../../shared/names";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { nameOf } from "../../document/names";
 
 const EDGES: readonly Edge[] = ["left", "right", "top", "bottom"];
 

@@ -7,10 +7,10 @@ import { anchorTo, seenPin, spanIn } from "../../../core/editing/anchors";
 import { editContextOf, type EditContext, seenAs } from "../../../core/editing/placing";
 import { clusterOf, placementIn, placeableOf } from "../../../core/editing/placeables";
 import { ChoiceField } from "../../../ui/Choice";
-import { says } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
-import { nameOf, namesOf } from "../../shared/names";
+import { says } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
+import { nameOf, namesOf } from "../../document/names";
 import { AnchorPicture } from "./AnchorPicture";
 import { pointChoices, pointOf } from "./points";
 

@@ -14,12 +14,12 @@ import { lengthOf } from "../../../core/engine/placement/length";
 import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { More } from "../../../ui/More";
-import { says, type SentenceKey } from "../../reading/sentences";
-import { useSessionActions } from "../../session/SessionContext";
-import { common } from "../../shared/common";
+import { says, type SentenceKey } from "../../shell/reading/sentences";
+import { useSessionActions } from "../../document/SessionContext";
+import { common } from "../../fields/common";
 import { HitPicture } from "./HitPicture";
 import { Landing } from "./Landing";
-import { namesOf } from "../../shared/names";
+import { namesOf } from "../../document/names";
 
 interface Props {
   readonly context: EditContext;

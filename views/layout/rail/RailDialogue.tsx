@@ -8,12 +8,12 @@ import type { Screen } from "../../../core/format/types";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import { Dialogue } from "../../../ui/Dialogue";
 import { FileInput } from "../../../ui/FileInput";
-import { useSession, useSessionActions } from "../../session/SessionContext";
-import { railOf, shelfOf } from "../../session/railScreens";
-import { saveText } from "../../shared/download";
-import { OwnScreens } from "../../shared/ownScreens/OwnScreens";
-import { takeInScreens } from "../../shared/ownScreens/takeInScreens";
-import { ScreenForm, type ScreenFormRequest } from "../../shared/ownScreens/ScreenForm";
+import { useSession, useSessionActions } from "../../document/SessionContext";
+import { railOf, shelfOf } from "../../document/railScreens";
+import { saveText } from "../../document/files/download";
+import { OwnScreens } from "../../fields/ownScreens/OwnScreens";
+import { takeInScreens } from "../../fields/ownScreens/takeInScreens";
+import { ScreenForm, type ScreenFormRequest } from "../../fields/ownScreens/ScreenForm";
 
 const ICON = "grid size-6 place-items-center rounded-sm hover:bg-paper disabled:opacity-30";
 

@@ -3,7 +3,7 @@
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import type { ReactNode } from "react";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { SECONDS, timeWords } from "./laneView";
 import type { Lanes } from "./useLanes";
 

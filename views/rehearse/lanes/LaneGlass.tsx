@@ -2,7 +2,7 @@
 /** The drawn side of the lanes: the strip, the line that is read, the two marks; pointer and keys. */
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from "react";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { createLanePainter, secondsBetweenLines, type Lane, type LaneTones } from "./lanePainter";
 import { AXIS_PX, endOf, LANE_PX, tickAt, timeWords, xOfTick, type LaneView } from "./laneView";
 import { keptOf, type Lanes } from "./useLanes";

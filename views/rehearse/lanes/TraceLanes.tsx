@@ -3,7 +3,7 @@
 import { useMemo, type ReactNode, type RefObject } from "react";
 import { betweenTicks, type TraceLog } from "../../../core/rehearsal/traceLog";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { MOTION_REACH_MM, type Lane } from "./lanePainter";
 import { LaneGlass } from "./LaneGlass";
 import { AXIS_PX, LANE_PX } from "./laneView";

@@ -3,7 +3,7 @@
 import { useEffect, useRef, type RefObject } from "react";
 import { ownEntry } from "../../../core/engine/playerChanges";
 import type { ActionValues } from "../../../core/engine/input/events";
-import { valueText } from "../valueText";
+import { valueText } from "../../fields/valueText";
 import { keptOf, type Lanes } from "./useLanes";
 
 /** How often they are written, ms: more often nobody reads them. */

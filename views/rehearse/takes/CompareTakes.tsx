@@ -9,11 +9,11 @@ import { Dialogue } from "../../../ui/Dialogue";
 import { readingProps } from "../../../ui/reading";
 import { Select, type Choices } from "../../../ui/Select";
 import { compareInWorker } from "../../../workers/takes";
-import { says } from "../../reading/sentences";
-import { useSession, useStates } from "../../session/SessionContext";
-import type { OpenedTake } from "../../session/takeLibrary";
+import { says } from "../../shell/reading/sentences";
+import { useSession, useStates } from "../../document/SessionContext";
+import type { OpenedTake } from "../../document/takeLibrary";
 import { TakeDifferences } from "./TakeDifferences";
-import type { ListedTake } from "../../shared/useTakeList";
+import type { ListedTake } from "../../document/useTakeList";
 
 interface Props {
   readonly list: readonly ListedTake[];

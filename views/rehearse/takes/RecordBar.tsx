@@ -2,7 +2,7 @@
 /** Recording from now on, or the last half minute after the fact. */
 import { Circle, History, Square } from "lucide-react";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { useEvery } from "./useEvery";
 import { BACK_S, type SegmentRecording } from "./useSegment";
 

@@ -2,7 +2,7 @@
 /** The open take: play and pause, how fast, again and again, on what; and its end. */
 import { Pause, Play, Repeat, X } from "lucide-react";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
+import { says } from "../../shell/reading/sentences";
 import { closeTake, setTake, SPEEDS, useOpenTake } from "./openTake";
 import type { TakeStageTools } from "./useTakeStage";
 

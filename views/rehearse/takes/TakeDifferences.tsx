@@ -7,7 +7,7 @@ import type { ActionFigures } from "../../../core/rehearsal/frameDifferences";
 import type { TakeDifference } from "../../../core/rehearsal/compareTake";
 import type { ActionKind } from "../../../core/engine/types";
 import { timeWords } from "../lanes/laneView";
-import { valueText } from "../valueText";
+import { valueText } from "../../fields/valueText";
 
 type Action = TakeDifference["actions"][number];
 

@@ -6,13 +6,13 @@ import { DropdownMenu } from "radix-ui";
 import { ok, type Result } from "../../../core/engine/result";
 import { FileInput } from "../../../ui/FileInput";
 import { readingProps } from "../../../ui/reading";
-import { says } from "../../reading/sentences";
-import { useAsking, useSessionActions, useTakes } from "../../session/SessionContext";
-import type { OpenedTake } from "../../session/takeLibrary";
+import { says } from "../../shell/reading/sentences";
+import { useAsking, useSessionActions, useTakes } from "../../document/SessionContext";
+import type { OpenedTake } from "../../document/takeLibrary";
 import { useStage } from "../stageState";
 import { closeTake, openTake, useOpenTake } from "./openTake";
 import { saveTake, takeFromText, textOfTakeFile, type TakePart } from "./takeFiles";
-import { useTakeList, type ListedTake } from "../../shared/useTakeList";
+import { useTakeList, type ListedTake } from "../../document/useTakeList";
 import type { StageNow } from "./useTakePlay";
 
 const CompareTakes = lazy(() => import("./CompareTakes").then((m) => ({ default: m.CompareTakes })));

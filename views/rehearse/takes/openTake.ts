@@ -2,7 +2,7 @@
 /** Which take is open on the stage, and how it is played; nothing of it outlives the window. */
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
-import type { OpenedTake } from "../../session/takeLibrary";
+import type { OpenedTake } from "../../document/takeLibrary";
 
 export const SPEEDS = [0.25, 0.5, 1, 2, 4, 8] as const;
 export interface OpenTake extends OpenedTake {

@@ -5,9 +5,9 @@ import { ok, problemText, refused, type Result } from "../../../core/engine/resu
 import { TAKES } from "../../../core/format/limits";
 import type { Layout } from "../../../core/format/types";
 import { takeFrames, layoutDigest } from "../../../core/rehearsal/take";
-import type { OpenedTake } from "../../session/takeLibrary";
+import type { OpenedTake } from "../../document/takeLibrary";
 import { fileNameFor } from "../../../core/exchange/fileName";
-import { saveText } from "../../shared/download";
+import { saveText } from "../../document/files/download";
 import type { StageNow } from "./useTakePlay";
 
 /** What of a take is saved: all of it with its frames, its events alone, or its frames alone. */

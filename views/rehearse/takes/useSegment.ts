@@ -13,8 +13,8 @@ import { createListener, type Listener } from "../../../core/rehearsal/notices";
 import { marksOf, type TouchMark } from "../../../core/rehearsal/touchMarks";
 import { resolvedOn } from "../../../core/derived/resolved";
 import { refused } from "../../../core/engine/result";
-import { useSessionActions, useTakes } from "../../session/SessionContext";
-import type { PlayedTick } from "../../shared/useRehearsal";
+import { useSessionActions, useTakes } from "../../document/SessionContext";
+import type { PlayedTick } from "../../canvas/useRehearsal";
 
 /** "The last seconds" are this many. */
 export const BACK_S = 30;

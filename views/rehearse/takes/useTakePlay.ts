@@ -12,9 +12,9 @@ import { drawControls } from "../../../runtime/art";
 import { drawnControls } from "../../../runtime/poses";
 import { pxPerMm } from "../../../core/engine/placement/screen";
 import type { Game } from "../../../samples/game";
-import { contextFor } from "../../shared/drawGlass";
-import { suppliesOf } from "../../shared/images";
-import { languageNow, spokenLayout } from "../../shared/language";
+import { contextFor } from "../../canvas/drawGlass";
+import { suppliesOf } from "../../canvas/images";
+import { languageNow, spokenLayout } from "../../document/language";
 import { closeTake, setTake, takeStore, type OpenTake } from "./openTake";
 
 /** What the stage shows now. */

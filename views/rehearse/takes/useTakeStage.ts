@@ -3,7 +3,7 @@
 import { useMemo, useRef } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
-import { useSession } from "../../session/SessionContext";
+import { useSession } from "../../document/SessionContext";
 import { useListeners, useScale, type Play } from "../usePlay";
 import { useStage } from "../stageState";
 import { placedTug, placedYard } from "../useYardPlaces";

@@ -1,0 +1,61 @@
+/**
+ * What Settle is asked and has proposed, for as long as the window is open: seen on the bench and in Screens alike. Nothing of it is in the
+ * layout before it is taken; what was proposed for a layout that has changed since is no proposal any more.
+ */
+import { useStore } from "zustand";
+import { createStore } from "zustand/vanilla";
+import type { Layout } from "../../../core/format/types";
+import type { Suggestion } from "../../../core/settle/suggest/suggest";
+import type { SettleRequest } from "../../../core/settle/request";
+import type { SettleProgress } from "../../../core/settle/result";
+import { isSameValue } from "../../../core/versions/fields";
+import type { SettledFound } from "../../../workers/settleService";
+import { USUAL_CHOICE, type SettleChoice } from "./settleChoice";
+
+/** What Settle proposes for a layout. */
+export interface Proposal extends SettledFound {
+  /** The layout it is proposed for, and what it makes of it. */
+  readonly of: Layout;
+  readonly is: Layout;
+  /** Whether these differ: a way out may change a limit and move nothing. */
+  readonly differs: boolean;
+  readonly request: SettleRequest;
+}
+
+export type SettleRun =
+  | { readonly kind: "idle" }
+  | { readonly kind: "working"; readonly progress: SettleProgress | null }
+  | { readonly kind: "failed"; readonly problem: string }
+  | { readonly kind: "done"; readonly proposal: Proposal };
+
+export interface SettleState {
+  readonly isOpen: boolean;
+  /** The layout it was opened for, by its id: another is another matter. */
+  readonly layoutId: string;
+  /** The screens that were in view when it was opened, by name. */
+  readonly these: readonly string[];
+  readonly choice: SettleChoice;
+  /** Controls and clusters that stay as they are. */
+  readonly held: readonly string[];
+  /** The ways out that have been chosen, in their order. */
+  readonly ways: readonly Suggestion[];
+  readonly run: SettleRun;
+  /** How much of the way from before to after is shown, 0…1. */
+  readonly part: number;
+}
+
+export const CLOSED: SettleState = { isOpen: false, layoutId: "", these: [], choice: USUAL_CHOICE, held: [], ways: [], run: { kind: "idle" }, part: 1 };
+export const settleStore = createStore<SettleState>(() => CLOSED);
+export const useSettle = <T>(select: (state: SettleState) => T): T => useStore(settleStore, select);
+/** Sets how much of the way is shown. */
+export const showPart = (part: number): void => settleStore.setState({ part });
+
+/** Whether two layouts are the same but for what the editor alone remembers. */
+export function isSameButBench(a: Layout, b: Layout): boolean {
+  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key] || isSameValue(a[key], b[key]));
+}
+
+/** The proposal that holds for a layout; null where there is none. */
+export function proposalFor({ isOpen, run }: Pick<SettleState, "isOpen" | "run">, layout: Layout): Proposal | null {
+  return isOpen && run.kind === "done" && isSameButBench(run.proposal.of, layout) ? run.proposal : null;
+}
