@@ -4,7 +4,8 @@
  */
 import { readFileSync } from "node:fs";
 import { deflateSync } from "node:zlib";
-import { mutate, numbersFrom } from "../test/fuzz";
+import { mutate } from "../test/fuzz";
+import { randomFrom } from "../test/random";
 import { pngOf } from "../test/pictures";
 
 /** A file, and in a word or two what it tries. */
@@ -285,6 +286,6 @@ const SORTS = [sizes, nesting, numbers, names, pictures, svgs, svgs, broken, not
 
 /** The hostile file of a seed. */
 export function hostileFile(seed: number): HostileFile {
-  const random = numbersFrom(seed);
+  const random = randomFrom(seed);
   return SORTS[seed % SORTS.length](random);
 }

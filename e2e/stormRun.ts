@@ -2,6 +2,7 @@
  * A storm: a browser is killed at random moments while layouts are edited in one or two windows, and opened again on what it had written.
  * What was confirmed as saved before a kill must be there after it.
  */
+import { randomFrom } from "../test/random";
 import { chromium, type BrowserContext, type LaunchOptions, type Page } from "@playwright/test";
 import { readFileSync, readdirSync } from "node:fs";
 import { isSaved, nextDeed, placeOf, type DeedCounts, type Doing, type Facts, type Presence } from "./stormDeeds";
@@ -28,17 +29,6 @@ export interface StormReport extends DeedCounts {
   readonly lost: string[];
   /** Deeds that could not be done though the browser was there. */
   readonly broken: string[];
-}
-
-/** The numbers of a seed, 0 to 1 (mulberry32). */
-function randomOf(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** A layout holds 200 actions; before that a fresh copy is begun. */
@@ -73,7 +63,7 @@ const storedLayout = (page: Page) =>
 
 /** Blows, and reports what was lost. */
 export async function storm({ kills, seed, baseURL, folder, launchOptions, onKill = () => undefined }: Storm): Promise<StormReport> {
-  const random = randomOf(seed);
+  const random = randomFrom(seed);
   const report: StormReport = {
     kills: 0,
     inTwoWindows: 0,

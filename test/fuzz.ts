@@ -2,6 +2,7 @@
  * Layout files, event streams and source texts broken at random, thrown at the core: never anything but its own refusals, never a value
  * outside its range. The random numbers come from a seed, so that a failure can be had again. For tests and `npm run fuzz`.
  */
+import { randomFrom } from "./random";
 import { checkScreen } from "../core/checks/check";
 import { readTrace } from "../core/exchange/traceFile";
 import { replay } from "../core/engine/input/advance";
@@ -14,18 +15,6 @@ import type { Family } from "../core/scan/lex";
 import { bytesOfText } from "../core/engine/read/json";
 import { readPlayed } from "../core/engine/read/played";
 import { plainScreen } from "../core/engine/placement/screen";
-
-/** A generator of numbers 0…1 from a seed (mulberry32, public domain). */
-export function numbersFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const words = (text: string) => text.split(" ");
 
@@ -205,7 +194,7 @@ export function fuzzPlayed(files: readonly string[], times: number, seed: number
   let accepted = 0;
   for (let i = 0; i < times; i += 1) {
     try {
-      if (tryPlayed(brokenPlayed(files[i % files.length], numbersFrom(seed + i))) === "taken") accepted += 1;
+      if (tryPlayed(brokenPlayed(files[i % files.length], randomFrom(seed + i))) === "taken") accepted += 1;
     } catch (error) {
       throw new Error(`played, seed ${seed + i}: ${error instanceof Error ? `${error.message}\n${error.stack}` : String(error)}`, { cause: error });
     }
@@ -235,7 +224,7 @@ export function fuzz(files: readonly unknown[], layouts: readonly Layout[], time
   let filesAccepted = 0;
   let tracesAccepted = 0;
   for (let i = 0; i < times; i += 1) {
-    const random = numbersFrom(seed + i);
+    const random = randomFrom(seed + i);
     const file: unknown = JSON.parse(JSON.stringify(files[i % files.length]));
     try {
       mutate(file, random);

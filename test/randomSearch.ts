@@ -8,7 +8,7 @@ import { motionOf, numbersAt } from "../core/settle/linearize";
 import { allFindings, requestedFindings, verify } from "../core/settle/verify";
 import { USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
 import { variablesOf, withValues } from "../core/settle/problem/variables";
-import { randomFrom } from "./spoiled";
+import { randomFrom } from "./random";
 
 /** How long to search: throws, and steps down from each that will do. */
 export interface Patience {

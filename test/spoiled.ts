@@ -1,4 +1,5 @@
 /** Layouts that were sound on some screens, and what a careless hand made of them: for the laws of Settle and its bench. Made from a number alone. */
+import { randomFrom } from "./random";
 import { bareFindings } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
 import type { PlayerCase } from "../core/checks/grid";
@@ -6,17 +7,6 @@ import { parseLayout } from "../core/format/parse";
 import type { Layout, Screen } from "../core/format/types";
 import { isRequested } from "../core/settle/problem/targets";
 import { SETTLED_CODES, USUALLY_CHANGEABLE, type SettleRequest } from "../core/settle/request";
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32, Tommy Ettinger). */
-export function randomFrom(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Both hands, as laid out. */
 export const BOTH_HANDS: readonly PlayerCase[] = [

@@ -1,4 +1,5 @@
 /** What the checks worker does, apart from its message channel. */
+import { isEqual } from "../core/engine/equal";
 import { bareOn, checkScreen, fixesOn, type FixOffer } from "../core/checks/check";
 import type { Still } from "../core/checks/contrast";
 import type { Finding, FindingTally } from "../core/checks/finding";
@@ -50,7 +51,7 @@ export function createChecksService(): ChecksService {
   const stills = createStillStore();
   let screens: readonly Screen[] = [];
   /** The same screen is the same object from question to question, so that what is known of it is found again. */
-  const known = (screen: Screen) => screens.find((s) => s.name === screen.name && JSON.stringify(s) === JSON.stringify(screen)) ?? screen;
+  const known = (screen: Screen) => screens.find((s) => s.name === screen.name && isEqual(s, screen)) ?? screen;
 
   return {
     keepStill: (key, still) => stills.keep(key, still),

@@ -52,66 +52,41 @@ function connected<T extends object>(start: () => Worker, load: () => Promise<T>
   return connectionTo<T>(worker);
 }
 
-/** Starts the checks. */
-export function connectChecks(): Connection<ChecksService> {
-  return connected(
-    () => new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./checksService").then((m) => m.createChecksService()),
-  );
-}
+/** Connects to a service: how its worker is started (bundlers need the address literally), and how it is loaded where there are no workers. */
+const connector =
+  <T extends object>(start: () => Worker, load: () => Promise<T>) =>
+  (): Connection<T> =>
+    connected(start, load);
 
-/** Starts the writing. */
-export function connectWriting(): Connection<WritingService> {
-  return connected(
-    () => new Worker(new URL("./writing.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./writingService").then((m) => m.createWritingService()),
-  );
-}
-
-/** Starts the reading of a file. */
-export function connectReading(): Connection<ReadingService> {
-  return connected(
-    () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./readingService").then((m) => m.createReadingService()),
-  );
-}
-
-/** Starts the scan. */
-export function connectScan(): Connection<ScanService> {
-  return connected(
-    () => new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./scanService").then((m) => m.createScanService()),
-  );
-}
-
-/** Starts the comparing of takes. */
-export function connectTakes(): Connection<TakesService> {
-  return connected(
-    () => new Worker(new URL("./takes.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./takesService").then((m) => m.createTakesService()),
-  );
-}
-
-/** Starts the judging of faces. */
-export function connectFaces(): Connection<FacesService> {
-  return connected(
-    () => new Worker(new URL("./faces.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./facesService").then((m) => m.createFacesService()),
-  );
-}
-
-/** Starts the settling. */
-export function connectSettle(): Connection<SettleService> {
-  return connected(
-    () => new Worker(new URL("./settle.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./settleService").then((m) => m.createSettleService()),
-  );
-}
-
-/** Starts the work on files and backups. */
-export function connectArchive(): Connection<ArchiveService> {
-  return connected(
-    () => new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" }),
-    () => import("./archiveService").then((m) => m.createArchiveService()),
-  );
-}
+export const connectChecks = connector<ChecksService>(
+  () => new Worker(new URL("./checks.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./checksService")).createChecksService(),
+);
+export const connectWriting = connector<WritingService>(
+  () => new Worker(new URL("./writing.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./writingService")).createWritingService(),
+);
+export const connectReading = connector<ReadingService>(
+  () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./readingService")).createReadingService(),
+);
+export const connectScan = connector<ScanService>(
+  () => new Worker(new URL("./scan.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./scanService")).createScanService(),
+);
+export const connectTakes = connector<TakesService>(
+  () => new Worker(new URL("./takes.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./takesService")).createTakesService(),
+);
+export const connectFaces = connector<FacesService>(
+  () => new Worker(new URL("./faces.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./facesService")).createFacesService(),
+);
+export const connectSettle = connector<SettleService>(
+  () => new Worker(new URL("./settle.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./settleService")).createSettleService(),
+);
+export const connectArchive = connector<ArchiveService>(
+  () => new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" }),
+  async () => (await import("./archiveService")).createArchiveService(),
+);

@@ -1,4 +1,5 @@
 /** What the faces worker does, apart from its message channel: every screen for both hands and all sizes, findings over aspect ratios and diagonals, misses. */
+import { isEqual } from "../core/engine/equal";
 import { mapRow, type MapCell, type MapLevel, type MapRange } from "../core/checks/aspectMap";
 import { bareOn, checkScreen } from "../core/checks/check";
 import { findAspectProfiles, type AspectProfile, type AspectRange } from "../core/checks/aspectIntervals";
@@ -71,7 +72,7 @@ export function createFacesService(): FacesService {
       layout = mirror.receive(update);
       keys = told;
       // The same screen stays the same object, so that what is known of it is found again.
-      if (asked) screens = asked.map((screen) => screens.find((s) => JSON.stringify(s) === JSON.stringify(screen)) ?? screen);
+      if (asked) screens = asked.map((screen) => screens.find((s) => isEqual(s, screen)) ?? screen);
     },
     judge: (screen, faces) => faces.map((face) => bareOn(known(), screens[screen], { ...face, moment: null }, stills.get(keys[screen]))),
     words: (screen, face) => checkScreen(known(), screens[screen], { ...face, moment: null }, { say: sayNames(known()), still: stills.get(keys[screen]) }),

@@ -2,6 +2,7 @@
  * Holding all screens while something is dragged: whether a version of the layout breaks one of them that was whole, found out in the time of a
  * frame, and how far along its way a drag may go. Only what has moved, and what is near to it, is looked at on each screen.
  */
+import { isEqual } from "../engine/equal";
 import { resolvedOn } from "../derived/resolved";
 import type { Point } from "../engine/geometry/point";
 import { ok, type Result } from "../engine/result";
@@ -67,7 +68,7 @@ export function brokenBy(held: ScreenHold, version: Layout, first = 0): (Broken 
 function brokenOn({ view }: ScreenHold, one: HeldScreen, version: Layout): WordedFinding | null {
   const resolved = resolvedOn(version, one.screen, view);
   const moved = new Set(resolved.controls.filter((at) => one.controls.get(at.id) !== at).map(({ id }) => id));
-  const zonesMoved = resolved.keepClear !== one.resolved.keepClear && JSON.stringify(resolved.keepClear) !== JSON.stringify(one.resolved.keepClear);
+  const zonesMoved = resolved.keepClear !== one.resolved.keepClear && !isEqual(resolved.keepClear, one.resolved.keepClear);
   if (moved.size === 0 && !zonesMoved) return null;
   const context = checkContext(version, resolved);
   if (zonesMoved)

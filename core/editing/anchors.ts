@@ -2,6 +2,7 @@
  * Tethers: what a pin or a span's edge is tied to. Tying elsewhere never moves anything on the screen in view: the offset
  * takes up the difference. Carrying is the gesture after it.
  */
+import { isEqual } from "../engine/equal";
 import { clampTo, type Box } from "../engine/geometry/point";
 import type { Frame, Layout, Pin, Placement, Span } from "../format/types";
 import { ok, refused, type Result } from "../engine/result";
@@ -34,7 +35,7 @@ export function anchorTo(context: EditContext, key: string, frame: Frame, anchor
   if (!footing) return refused(key, "the cluster is hidden on this screen");
   const ax = clampTo(anchor[0], 0, 1);
   const fractions: [number, number] = [footing.mirrored ? fromOtherSide(ax) : ax, clampTo(anchor[1], 0, 1)];
-  const sameFrame = JSON.stringify(frame) === JSON.stringify(pin.frame);
+  const sameFrame = isEqual(frame, pin.frame);
   return withPlacement(
     context.layout,
     context.resolved.arrangement,

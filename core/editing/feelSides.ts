@@ -1,4 +1,5 @@
 /** Two feels of one control held side by side: what is compared of them, in words; and feels of our own to begin with. */
+import { isEqual } from "../engine/equal";
 import type { Result } from "../engine/result";
 import type { Control, Layout } from "../format/types";
 import { changeFeel } from "./edits/controls";
@@ -57,7 +58,7 @@ export function feelDifferences(a: Feel, b: Feel): string[] {
   const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])];
   return keys.flatMap((key) => {
     const [left, right] = [figureWords(a[key]), figureWords(b[key])];
-    return JSON.stringify(a[key]) === JSON.stringify(b[key]) ? [] : [`${FIELDS[key] ?? key} ${left} · ${right}`];
+    return isEqual(a[key], b[key]) ? [] : [`${FIELDS[key] ?? key} ${left} · ${right}`];
   });
 }
 

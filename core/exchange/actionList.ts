@@ -2,6 +2,7 @@
  * Actions as a list to be carried about: JSON with every field, CSV with a row an action (name, kind, moments, read, touch,
  * keys, mouse, pad, riseMs, fallMs, ease, combine, note). What a list does not say of an action stays as it is; nothing is ever removed by one.
  */
+import { isEqual } from "../engine/equal";
 import { byName } from "../derived/byId";
 import { checked } from "../editing/edits/checked";
 import { newAction } from "../editing/edits/actions";
@@ -179,7 +180,7 @@ export function previewActions(layout: Layout, list: readonly ListedAction[]): L
     const now = known.get(next.name);
     if (!now) return [];
     const fields = (Object.keys(next) as (keyof Action)[])
-      .filter((field) => JSON.stringify(next[field]) !== JSON.stringify(now[field]))
+      .filter((field) => !isEqual(next[field], now[field]))
       .map((field) => ({ field, from: now[field], to: next[field] }));
     return fields.length > 0 ? [{ name: next.name, fields }] : [];
   });

@@ -2,6 +2,7 @@
  * Canonical writing: the same layout always gives the same bytes. Keys are in the schema's order, whatever
  * equals its default is omitted, and the text is indented by two, with what is short on one line.
  */
+import { isEqual } from "../engine/equal";
 import type { z } from "zod";
 import { plainAction, plainArrangement, plainControl, plainOrientation, plainZone } from "./dependent";
 import { fileSchema } from "./schema/file";
@@ -132,7 +133,7 @@ function fits(option: AnySchema, discriminator: string | undefined, value: unkno
 function isDefault(field: AnySchema, kept: unknown): boolean {
   const def = defOf(field);
   if (def.type !== "default" && def.type !== "prefault") return false;
-  return JSON.stringify(kept) === JSON.stringify(prune(def.innerType!, def.defaultValue));
+  return isEqual(kept, prune(def.innerType!, def.defaultValue));
 }
 
 /** An object stays on one line while it fits this many characters. */

@@ -2,6 +2,7 @@
  * Two versions of a layout side by side: what came, what went, what is elsewhere or is larger on a screen, in millimetres, and every
  * field that says something else. The same comparison is reported in the history and at the command line.
  */
+import { isEqual } from "../engine/equal";
 import { plainScreen, pxPerMm } from "../engine/placement/screen";
 import { PLAIN_PLAYER_VIEW, type PlayerView } from "../engine/placement/resolve";
 import type { Box } from "../engine/geometry/point";
@@ -9,7 +10,7 @@ import { byId, nameById } from "../derived/byId";
 import { resolvedOn } from "../derived/resolved";
 import type { Layout, Screen } from "../format/types";
 import { changesBetween, type FieldChange } from "./fieldChanges";
-import { isKeyed, isSameValue, valueAt, type Keyed } from "./fields";
+import { isKeyed, valueAt, type Keyed } from "./fields";
 
 /** What of a layout is distinguished by its own lists; `layout`: the rest of it. */
 export type SubjectKind = "control" | "cluster" | "zone" | "action" | "moment" | "arrangement" | "together" | "picture" | "accepted" | "layout" | "workbench";
@@ -166,7 +167,7 @@ function told(before: Layout, after: Layout, change: FieldChange): Difference[] 
   if (change.kind === "order") {
     // What came or went is reported on its own.
     const both = (order: readonly string[]) => order.filter((name) => change.was.includes(name) && change.is.includes(name));
-    if (isSameValue(both(change.was), both(change.is))) return [];
+    if (isEqual(both(change.was), both(change.is))) return [];
     return [{ subject: LAYOUT, what: "order", text: `${list === "controls" ? "the drawing order" : `the order of ${list}`} is another` }];
   }
   const inList = KINDS[list] !== undefined;

@@ -2,8 +2,9 @@
  * What was changed between two versions of a layout, field by field, with what was there before: it can be kept, taken back, and made
  * again on a version that others have changed meanwhile. Parts that two versions share are not looked into.
  */
+import { isEqual } from "../engine/equal";
 import type { Layout } from "../format/types";
-import { namesAt, isKeyed, isSameValue, ownValue, valueAt, withValueAt, type FieldPath, type Keyed } from "./fields";
+import { namesAt, isKeyed, ownValue, valueAt, withValueAt, type FieldPath, type Keyed } from "./fields";
 
 /**
  * value: a field, or an item of a list, `was` and `is` now something else; undefined: not there · order: the items of a list are in
@@ -25,7 +26,7 @@ function compareAt(path: FieldPath, before: unknown, after: unknown, found: Fiel
   const names = [namesAt(path, before), namesAt(path, after)] as const;
   if (names[0] && names[1]) compareLists(path, [before, after] as [unknown[], unknown[]], [names[0], names[1]], found);
   else if (isKeyed(before) && isKeyed(after) && before.kind === after.kind) compareKeys(path, before, after, found);
-  else if (!isSameValue(before, after)) found.push({ kind: "value", path, was: before, is: after });
+  else if (!isEqual(before, after)) found.push({ kind: "value", path, was: before, is: after });
 }
 
 /** An object of another kind is another value as a whole: its keys mean something else. */
@@ -42,7 +43,7 @@ function compareLists(path: FieldPath, [before, after]: Both<readonly unknown[]>
   const came = has.filter((call) => !known.has(call));
   for (const call of came) found.push({ kind: "value", path: [...path, call], is: after[places.get(call)!] });
   const went = had.filter((call) => !places.has(call));
-  const inOrder = (left: readonly string[], added: readonly string[], wanted: readonly string[]) => isSameValue([...left, ...added], wanted);
+  const inOrder = (left: readonly string[], added: readonly string[], wanted: readonly string[]) => isEqual([...left, ...added], wanted);
   const stay = (names: readonly string[], others: { has(call: string): boolean }) => names.filter((call) => others.has(call));
   // Both ways must come out, for a change is taken back by the same rule.
   if (!inOrder(stay(had, places), came, has) || !inOrder(stay(has, known), went, had)) found.push({ kind: "order", path, was: had, is: has });
@@ -81,13 +82,13 @@ export function applyChanges(layout: Layout, changes: readonly FieldChange[], ot
 function whyConflict(layout: Layout, change: FieldChange): Conflict["why"] | null {
   const { held, value } = valueAt(layout, change.path);
   if (!held) return "gone";
-  if (change.kind === "value") return isSameValue(value, change.was) || isSameValue(value, change.is) ? null : "other";
+  if (change.kind === "value") return isEqual(value, change.was) || isEqual(value, change.is) ? null : "other";
   const names = namesAt(change.path, value);
   if (!names) return "gone";
   // What came or went meanwhile says nothing of the order of the rest.
   const common = (list: readonly string[]) => list.filter((call) => names.includes(call) && change.was.includes(call) && change.is.includes(call));
   const now = common(names);
-  return isSameValue(now, common(change.was)) || isSameValue(now, common(change.is)) ? null : "other";
+  return isEqual(now, common(change.was)) || isEqual(now, common(change.is)) ? null : "other";
 }
 
 /** A list in the order of `names`; what is not named in it stays behind what it stood behind. */

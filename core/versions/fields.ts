@@ -37,15 +37,6 @@ export function namesAt(path: FieldPath, list: unknown): readonly string[] | nul
   return new Set(names).size === names.length ? names : null;
 }
 
-/** Whether two values say the same, whatever made them; a key that holds nothing is as good as none. */
-export function isSameValue(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((item, i) => isSameValue(item, b[i]));
-  if (!isKeyed(a) || !isKeyed(b)) return false;
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...keys].every((key) => isSameValue(ownValue(a, key), ownValue(b, key)));
-}
-
 /** What is under a key of an object's own. */
 export const ownValue = (value: Keyed, key: string): unknown => (Object.hasOwn(value, key) ? value[key] : undefined);
 

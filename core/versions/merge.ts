@@ -3,6 +3,7 @@
  * one of them touched keep both; where both changed the same field, the later write wins, and the version that lost is handed out, to be
  * kept by name. A version that would not be a sound layout is never made: then what came later is back, and is handed out as well.
  */
+import { isEqual } from "../engine/equal";
 import { checked } from "../editing/edits/checked";
 import { freeIdOf } from "../editing/edits/ids";
 import { problemText, refused, type Result } from "../engine/result";
@@ -108,7 +109,7 @@ function withFreeIds(layout: Layout, changes: readonly FieldChange[]): readonly 
     const taken = ON_GLASS.some((other) => valueAt(layout, [other, id]).value !== undefined);
     const before = valueAt(layout, change.path).value;
     const isReplaced = changes.some((c) => c.kind === "value" && c.path.length === 2 && c.path[1] === id && c.is === undefined);
-    if (!taken || isReplaced || JSON.stringify(before) === JSON.stringify(change.is)) continue;
+    if (!taken || isReplaced || isEqual(before, change.is)) continue;
     made = made.map((c) => renamed(c, id, freeIdOf([...layout.controls, ...layout.clusters, ...layout.keepClear], id, id)));
   }
   return made;

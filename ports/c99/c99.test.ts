@@ -20,7 +20,8 @@ import { eventsArbitrary, layoutArbitrary, screenArbitrary } from "../../test/ar
 import { problemText } from "../../core/engine/result";
 import { readPlayed } from "../../core/engine/read/played";
 import { conformanceCases, difference } from "../../test/cases";
-import { brokenPlayed, numbersFrom } from "../../test/fuzz";
+import { brokenPlayed } from "../../test/fuzz";
+import { randomFrom } from "../../test/random";
 import { sampleLayouts } from "../../test/samples";
 import { placed, staged } from "../../test/stage";
 
@@ -170,7 +171,7 @@ withCompiler("both engines side by side: the same random layouts, screens, hands
 withCompiler("broken played files: both readers take the same ones, and refuse the others by the same place and words", () => {
   expect(make("build/nodulum-replay").status).toBe(0);
   const files = sampleLayouts().map((layout) => compile(layout));
-  const broken = Array.from({ length: Number(process.env.NODULUM_C99_BROKEN ?? 300) }, (_, i) => brokenPlayed(files[i % files.length], numbersFrom(7000 + i)));
+  const broken = Array.from({ length: Number(process.env.NODULUM_C99_BROKEN ?? 300) }, (_, i) => brokenPlayed(files[i % files.length], randomFrom(7000 + i)));
   const paths = broken.map((bytes, i) => put(`broken-${i}.json`, bytes));
   const done = calls(
     "nodulum-replay",

@@ -1,4 +1,5 @@
 /** Findings and fixes of a session, as the workers report them. */
+import { isEqual } from "../../core/engine/equal";
 import type { StoreApi } from "zustand/vanilla";
 import { ownEntry } from "../../core/engine/playerChanges";
 import type { FindingActions, SessionState } from "./sessionState";
@@ -8,10 +9,10 @@ export function createFindings({ getState: get, setState: set }: StoreApi<Sessio
     setFixes: (fixes, of) => set({ fixes, fixesOf: of }),
     setFindings(findings, countedFor) {
       const before = get().findings;
-      if (JSON.stringify(countedFor) !== JSON.stringify(get().countedFor)) set({ countedFor });
+      if (!isEqual(countedFor, get().countedFor)) set({ countedFor });
       const kept = Object.entries(findings).map(([name, found]) => {
         const known = ownEntry(before, name);
-        return [name, known !== undefined && JSON.stringify(known) === JSON.stringify(found) ? known : found] as const;
+        return [name, known !== undefined && isEqual(known, found) ? known : found] as const;
       });
       const same = Object.keys(before).length === kept.length && kept.every(([name, found]) => ownEntry(before, name) === found);
       if (!same) set({ findings: Object.fromEntries(kept) });

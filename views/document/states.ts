@@ -7,8 +7,9 @@ import { reasonOf } from "../../storage/reason";
 import type { Compose } from "../../workers/writing";
 import { picturesByDigest, storedLayout } from "../../storage/openKept";
 import type { LibraryParts } from "./library";
+import { createListStore, type Listeners } from "./listStore";
 
-export interface States {
+export interface States extends Listeners {
   /** Those of the open layout, oldest first. */
   list(): Promise<readonly KeptState[]>;
   /** Names the layout as it is. */
@@ -20,10 +21,6 @@ export interface States {
   remove(state: KeptState): Promise<Result<true>>;
   /** A state's layout, or why it cannot be read. */
   layoutOf(state: KeptState): Promise<Result<Layout>>;
-  /** Another window has named or removed one. */
-  heard(): void;
-  /** Hears whenever the list may have changed. */
-  subscribe(listener: () => void): () => void;
 }
 
 /** What states are on. */
@@ -36,16 +33,12 @@ const WHOSE = { theirs: "version of the other window", own: "version of this win
 
 /** The states of whatever layout is open. */
 export function createStates({ kept, session, windows, now, newId, compose }: StatesParts): States {
-  const listeners = new Set<() => void>();
-  const changed = (layout: string) => {
-    windows.tell({ kind: "states", layout });
-    listeners.forEach((listener) => listener());
-  };
+  const list = createListStore({ item: "state", kind: "states", session, windows });
   const keep = async (name: string, version: Layout) => {
     const { id: layout } = session.store.getState();
     const { text, digests } = await compose(version);
     await kept.writeState({ id: newId(), layout, name: name.slice(0, MOST_LETTERS), time: now(), text }, picturesByDigest(version, digests));
-    changed(layout);
+    list.changed(layout);
   };
   const states: States = {
     list: () => kept.states(session.store.getState().id),
@@ -55,12 +48,8 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
     },
     async nameVersion(name, version) {
       if (name.trim() === "") return refused("", "a state needs a name, such as “before the playtest”");
-      try {
-        await keep(name.trim(), version);
-        return ok(true);
-      } catch (error) {
-        return refused("", `the state could not be stored: ${reasonOf(error)}`);
-      }
+      const done = await list.attempt("stored", () => keep(name.trim(), version));
+      return done.ok ? ok(true) : done;
     },
     async keepLost(lost) {
       const names = lost.map(({ whose, label }) => `${WHOSE[whose]}, at “${label}”`);
@@ -74,30 +63,10 @@ export function createStates({ kept, session, windows, now, newId, compose }: St
         });
       }
     },
-    async remove(state) {
-      try {
-        await kept.removeState(state.id);
-      } catch (error) {
-        return refused("", `the state could not be removed: ${reasonOf(error)}`);
-      }
-      changed(state.layout);
-      const bringBack = async () => {
-        await kept.writeState(state);
-        changed(state.layout);
-      };
-      session.tell({
-        text: `State “${state.name}” deleted.`,
-        tone: "plain",
-        act: { label: "Restore", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
-      });
-      return ok(true);
-    },
+    remove: (state) => list.remove(state, { remove: () => kept.removeState(state.id), restore: () => kept.writeState(state) }),
     layoutOf: (state) => storedLayout(kept, state.text),
-    heard: () => listeners.forEach((listener) => listener()),
-    subscribe(listener) {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
+    heard: list.heard,
+    subscribe: list.subscribe,
   };
   return states;
 }

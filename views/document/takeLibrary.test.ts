@@ -49,7 +49,7 @@ test("a store that refuses is told, and nothing is said to be kept", async () =>
   const kept = { ...memoryStore("test"), writeTake: () => Promise.reject(new Error("the disk is full")) };
   const { takes } = openWindow(brackwater, { kept });
   const done = await takes.keep(take, brackwater);
-  expect(done.ok || done.problems[0].message).toMatch(/the take could not be kept: .*the disk is full/);
+  expect(done.ok || done.problems[0].message).toMatch(/the take could not be stored: .*the disk is full/);
 });
 
 test("a backup carries takes with what they were played on; those that are there already are left, and one that is damaged is told", async () => {

@@ -4,8 +4,8 @@ import type { KeptTake } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import type { Take } from "../../core/rehearsal/take";
 import { ok, refused, type Result } from "../../core/engine/result";
-import { reasonOf } from "../../storage/reason";
 import { picturesByDigest, storedLayout } from "../../storage/openKept";
+import { createListStore, type Listeners } from "./listStore";
 import type { StatesParts } from "./states";
 
 /** A take, and the layout it was played on where that is known. */
@@ -14,7 +14,7 @@ export interface OpenedTake {
   readonly on: Layout | null;
 }
 
-export interface Takes {
+export interface Takes extends Listeners {
   /** Those of the open layout, oldest first. */
   list(): Promise<readonly KeptTake[]>;
   /** Keeps a take with the layout it was played on (null: not known), without its frames, which can be computed. `layout`: whose list it is in, by its id; the open one's where nothing is said. */
@@ -25,35 +25,19 @@ export interface Takes {
   /** Removes a take; the notice that reports it brings it back. */
   remove(take: KeptTake): Promise<Result<true>>;
   open(take: KeptTake): Promise<Result<OpenedTake>>;
-  /** Another window has kept or removed one. */
-  heard(): void;
-  /** Hears whenever the list may have changed. */
-  subscribe(listener: () => void): () => void;
 }
 
 const MOST_LETTERS = 80;
 
 /** The takes of whatever layout is open. */
 export function createTakes({ kept, session, windows, now, newId, compose }: StatesParts): Takes {
-  const listeners = new Set<() => void>();
-  const changed = (layout: string) => {
-    windows.tell({ kind: "takes", layout });
-    listeners.forEach((listener) => listener());
-  };
-  /** Does something with the store; what it refuses is reported, never lost in silence. */
-  const ask = async <T>(what: string, work: () => Promise<T>): Promise<Result<T>> => {
-    try {
-      return ok(await work());
-    } catch (error) {
-      return refused("", `the take could not be ${what}: ${reasonOf(error)}`);
-    }
-  };
+  const list = createListStore({ item: "take", kind: "takes", session, windows });
   const keepIn = (layout: string, take: ReadTake, on: Layout | null) =>
-    ask("kept", async () => {
+    list.attempt("stored", async () => {
       const row: KeptTake = { id: newId(), layout, name: take.name, time: now(), seconds: take.seconds, digest: take.layout };
       const stored = on && (await compose(on));
       await kept.writeTake(row, { text: take.text, on: stored && stored.text }, on && stored ? picturesByDigest(on, stored.digests) : undefined);
-      changed(layout);
+      list.changed(layout);
       return row;
     });
   return {
@@ -63,32 +47,22 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
     async rename(take, name) {
       const given = name.trim().slice(0, MOST_LETTERS);
       if (given === "") return refused("", "a take needs a name, such as “quay, in a hurry”");
-      const done = await ask("renamed", () => kept.writeTake({ ...take, name: given }));
+      const done = await list.attempt("renamed", () => kept.writeTake({ ...take, name: given }));
       if (!done.ok) return done;
-      changed(take.layout);
+      list.changed(take.layout);
       return ok(true);
     },
-    async remove(take) {
-      const done = await ask("removed", async () => {
-        const text = await kept.takeText(take.id);
-        await kept.removeTake(take.id);
-        return text;
-      });
-      if (!done.ok) return done;
-      changed(take.layout);
-      const bringBack = async () => {
-        await kept.writeTake(take, done.value);
-        changed(take.layout);
-      };
-      session.tell({
-        text: `Take “${take.name}” deleted.`,
-        tone: "plain",
-        act: { label: "Restore", run: () => void bringBack().catch((error: unknown) => session.tellRefusal(refused("", reasonOf(error)))) },
-      });
-      return ok(true);
-    },
+    remove: (take) =>
+      list.remove(take, {
+        async remove() {
+          const text = await kept.takeText(take.id);
+          await kept.removeTake(take.id);
+          return text;
+        },
+        restore: (text) => kept.writeTake(take, text),
+      }),
     async open(take) {
-      const found = await ask("read", () => kept.takeText(take.id));
+      const found = await list.attempt("read", () => kept.takeText(take.id));
       if (!found.ok) return found;
       if (!found.value) return refused("", `the take “${take.name}” no longer exists`);
       const read = readTake(found.value.text);
@@ -96,10 +70,7 @@ export function createTakes({ kept, session, windows, now, newId, compose }: Sta
       const on = found.value.on === null ? null : await storedLayout(kept, found.value.on);
       return ok({ take: { ...read.value, name: take.name }, on: on && on.ok ? on.value : null });
     },
-    heard: () => listeners.forEach((listener) => listener()),
-    subscribe(listener) {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
+    heard: list.heard,
+    subscribe: list.subscribe,
   };
 }

@@ -1,5 +1,6 @@
 "use client";
 /** What can be done with what is selected, as buttons above its card; and the worst finding about it. */
+import { isEqual } from "../../core/engine/equal";
 import {
   ArrowDownToLine,
   ClipboardCopy,
@@ -173,7 +174,7 @@ const Buttons = memo(
       </span>
     );
   },
-  (a, b) => a.keys === b.keys && JSON.stringify(a.facts) === JSON.stringify(b.facts),
+  (a, b) => a.keys === b.keys && isEqual(a.facts, b.facts),
 );
 
 const Divide = () => <span aria-hidden className="mx-1 h-4 w-px bg-rule" />;

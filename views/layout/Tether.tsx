@@ -1,5 +1,6 @@
 "use client";
 /** The tether: a line from the control to the point of the frame it is tied to. Its end is dragged to tie the control elsewhere. A span has a short one at each edge. */
+import { isEqual } from "../../core/engine/equal";
 import type { EditContext } from "../../core/editing/placing";
 import { framesOf } from "../../core/engine/placement/screen";
 import { placementIn, placeableOf, placeableBox } from "../../core/editing/placeables";
@@ -85,7 +86,7 @@ export function AnchorPoints({ context, id, anchorDrag, scale }: { context: Edit
   return (
     <g pointerEvents="none">
       {anchorPoints(context, pin).map(({ frame, anchor, x, y }) => {
-        const near = JSON.stringify(anchorDrag.frame) === JSON.stringify(frame) && anchorDrag.anchor[0] === anchor[0] && anchorDrag.anchor[1] === anchor[1];
+        const near = isEqual(anchorDrag.frame, frame) && anchorDrag.anchor[0] === anchor[0] && anchorDrag.anchor[1] === anchor[1];
         return (
           <circle
             key={`${JSON.stringify(frame)} ${anchor.join()}`}

@@ -1,4 +1,5 @@
 /** Puts what was copied onto the glass, set off a little where it would lie on what is there. */
+import { isEqual } from "../../core/engine/equal";
 import type { Clip } from "../../core/wiring/paste";
 import { findingsAbout } from "../../core/checks/findingsAbout";
 import { movedFree } from "../../core/checks/growFree";
@@ -23,7 +24,7 @@ export function paste(session: Session, context: Pick<EditContext, "screen" | "p
   if (!made.ok) return session.edit("paste", madeOn(layout, made));
   const { keys } = made.value;
   // Beside its original, so that both can be seen; what was cut comes back where it was.
-  const beside = clip.layout.controls.some((c) => layout.controls.some((own) => JSON.stringify(own.placement) === JSON.stringify(c.placement)));
+  const beside = clip.layout.controls.some((c) => layout.controls.some((own) => isEqual(own.placement, c.placement)));
   const put = beside ? setOff(context, made.value.layout, keys) : made.value.layout;
   const ids = keys.flatMap((key) => (placeableOf(put, key)?.kind === "cluster" ? inCluster(put, key, null) : [key]));
   const place = placeFor({ layout, screen: context.screen });

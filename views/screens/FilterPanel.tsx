@@ -1,5 +1,6 @@
 "use client";
 /** Which screens are looked at: by class, how they are held, aspect, shorter side, notch, what was found, and what it is about. */
+import { isEqual } from "../../core/engine/equal";
 import { counted } from "../../core/derived/counted";
 import { typedNumber } from "../../core/editing/arithmetic";
 import { FINDING_CODES } from "../../core/checks/finding";
@@ -80,7 +81,7 @@ function Range({
 export function FilterPanel({ shown }: { shown: number }) {
   const { layout, screens } = useFaces();
   const filter = useScreens((s) => s.filter);
-  const isOpen = JSON.stringify(filter) === JSON.stringify(NO_FILTER);
+  const isOpen = isEqual(filter, NO_FILTER);
   const { order, grouping } = useScreens((s) => s);
   return (
     <aside aria-label="Filter" className="grid min-h-0 content-start gap-2 overflow-auto border-r border-rule bg-sheet p-3">

@@ -1,5 +1,6 @@
 "use client";
 /** The grid: controls and the layout down, screens across, in each cell the worst finding of all faces and moments. */
+import { isEqual } from "../../core/engine/equal";
 import { memo, useMemo } from "react";
 import { gridOf, sumOf, type PlayerCase, type Grid, type GridCell } from "../../core/checks/grid";
 import { changeTally, type FindingChange } from "../../core/checks/findingChanges";
@@ -237,8 +238,8 @@ const Cell = memo(
     a.at === b.at &&
     a.marks === b.marks &&
     a.label === b.label &&
-    JSON.stringify(a.settled) === JSON.stringify(b.settled) &&
+    isEqual(a.settled, b.settled) &&
     a.isOpen === b.isOpen &&
     a.faces === b.faces &&
-    JSON.stringify(a.found) === JSON.stringify(b.found),
+    isEqual(a.found, b.found),
 );

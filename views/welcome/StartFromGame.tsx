@@ -1,5 +1,6 @@
 "use client";
 /** Start from your game: its words (typed, pasted, or found in its code), how it is held, its name; then the bench, with the ledger filled. */
+import { isEqual } from "../../core/engine/equal";
 import { useMemo, useRef, useState } from "react";
 import { problemText, type Result } from "../../core/engine/result";
 import { typedNumber } from "../../core/editing/arithmetic";
@@ -146,7 +147,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         <div className="w-full">
           <DrawnFor
             choice={choice}
-            set={Number(width !== String(usual.width) || height !== String(usual.height)) + Number(JSON.stringify(scale) !== JSON.stringify(USUAL_SCALE))}
+            set={Number(width !== String(usual.width) || height !== String(usual.height)) + Number(!isEqual(scale, USUAL_SCALE))}
             onChange={(change) => setDrawn({ ...drawn, ...change })}
           />
         </div>

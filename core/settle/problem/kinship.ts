@@ -1,4 +1,5 @@
 /** What belongs together in a layout and has to stay so: mirrored copies, rows and columns, same sizes. */
+import { isEqual } from "../../engine/equal";
 import { mirrorPlacement } from "../../editing/mirrored";
 import { clusterOf, placementIn } from "../../editing/placeables";
 import { canonicalLength } from "../../engine/placement/length";
@@ -36,7 +37,7 @@ export function mirroredCopiesIn(layout: Layout): ReadonlyMap<string, string> {
 export function isMirror(a: Placement, b: Placement, originals: ReadonlyMap<string, string>): boolean {
   const [home, other] = [clusterOf(a), clusterOf(b)];
   const sameHome = home === null ? other === null && a.frame === b.frame : other !== null && (originals.get(other) === home || originals.get(home) === other);
-  return sameHome && JSON.stringify({ ...mirrorPlacement(a), frame: 0 }) === JSON.stringify({ ...b, frame: 0 });
+  return sameHome && isEqual({ ...mirrorPlacement(a), frame: 0 }, { ...b, frame: 0 });
 }
 
 /** Controls that are set in one line: a row (`x` reports their order) or a column (`y`). Ids, in the order of the file. */

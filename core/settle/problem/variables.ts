@@ -2,6 +2,7 @@
  * What may change: each length of the file that Settle may write is one part of a variable. A variable is counted in mm (a mean over the scenarios),
  * 0 being the layout as it was. Parts that must change together share one: the sides of a circle, same sizes in a row, mirrored copies.
  */
+import { isEqual } from "../../engine/equal";
 import { byId } from "../../derived/byId";
 import { editContextOf, footingOf, ownMeasure, pxOf, type EditContext, type LengthMetrics } from "../../editing/placing";
 import { locksOf } from "../../editing/locks";
@@ -213,7 +214,7 @@ function mirrorOf(layout: Layout, { slot, field }: Draft, original: string, orig
   }
   if (slot.kind === "hit") {
     const [a, b] = [hitOf(layout, other), hitOf(layout, slot)];
-    if (JSON.stringify({ ...a, shift: 0 }) !== JSON.stringify({ ...b, shift: 0 })) return null;
+    if (!isEqual({ ...a, shift: 0 }, { ...b, shift: 0 })) return null;
   }
   const [mirrored, sign] = MIRRORED[field] ?? [field, 1];
   return { slot: other, field: mirrored, sign };

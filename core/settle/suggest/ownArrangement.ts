@@ -1,4 +1,5 @@
 /** Arrangements that Settle makes: their own places for everything, so that they may change there and nowhere else. */
+import { isEqual } from "../../engine/equal";
 import { arrangementForScreens } from "../../checks/arrangementForScreens";
 import { byId } from "../../derived/byId";
 import { overrideIn, placementIn, putOverride } from "../../editing/placeables";
@@ -35,7 +36,7 @@ export function withOwnPlaces(layout: Layout, wanted: ForScreens): Result<{ read
   return { ok: true, value: { layout: next, id, others } };
 }
 
-const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+const isSame = (a: unknown, b: unknown) => isEqual(a, b);
 
 /** An arrangement without what it says just as the base does; what it hides stays hidden. */
 export function withoutSame(layout: Layout, id: string): Layout {

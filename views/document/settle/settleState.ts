@@ -2,13 +2,13 @@
  * What Settle is asked and has proposed, for as long as the window is open: seen on the bench and in Screens alike. Nothing of it is in the
  * layout before it is taken; what was proposed for a layout that has changed since is no proposal any more.
  */
+import { isEqual } from "../../../core/engine/equal";
 import { useStore } from "zustand";
 import { createStore } from "zustand/vanilla";
 import type { Layout } from "../../../core/format/types";
 import type { Suggestion } from "../../../core/settle/suggest/suggest";
 import type { SettleRequest } from "../../../core/settle/request";
 import type { SettleProgress } from "../../../core/settle/result";
-import { isSameValue } from "../../../core/versions/fields";
 import type { SettledFound } from "../../../workers/settleService";
 import { USUAL_CHOICE, type SettleChoice } from "./settleChoice";
 
@@ -52,7 +52,7 @@ export const showPart = (part: number): void => settleStore.setState({ part });
 
 /** Whether two layouts are the same but for what the editor alone remembers. */
 export function isSameButBench(a: Layout, b: Layout): boolean {
-  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key] || isSameValue(a[key], b[key]));
+  return a === b || (Object.keys(a) as (keyof Layout)[]).every((key) => key === "workbench" || a[key] === b[key] || isEqual(a[key], b[key]));
 }
 
 /** The proposal that holds for a layout; null where there is none. */

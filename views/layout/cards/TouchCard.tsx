@@ -1,5 +1,6 @@
 "use client";
 /** What takes the touch: shape, growth, shift and least size of the hit area, whether it shares touches with what lies below; the landing area of a stick. */
+import { isEqual } from "../../../core/engine/equal";
 import { memo } from "react";
 import { changeHit } from "../../../core/editing/edits/controls";
 import type { LengthUnit } from "../../../core/engine/placement/length";
@@ -188,4 +189,4 @@ export const TouchCard = memo(
     ),
 );
 
-const sameLanding = (a: ResolvedControl | undefined, b: ResolvedControl | undefined) => JSON.stringify(a?.landing) === JSON.stringify(b?.landing);
+const sameLanding = (a: ResolvedControl | undefined, b: ResolvedControl | undefined) => isEqual(a?.landing, b?.landing);

@@ -1,5 +1,6 @@
 "use client";
 /** What the play reports by itself, each with the tick at which it was seen first. */
+import { isEqual } from "../../../core/engine/equal";
 import { noticeText, type Notice } from "../../../core/rehearsal/notices";
 import { timeWords } from "../lanes/laneView";
 import { useEvery } from "./useEvery";
@@ -13,7 +14,7 @@ interface Props {
 }
 
 export function NoticeList({ hz, nameOf, told, onGo }: Props) {
-  const all = useEvery(500, told, (a, b) => JSON.stringify(a) === JSON.stringify(b));
+  const all = useEvery(500, told, (a, b) => isEqual(a, b));
   if (all.length === 0) return <p className="caption p-4">Nothing to tell yet: play, or open a take.</p>;
   return (
     <ol aria-label="Notices" className="min-h-0 overflow-y-auto py-1 text-[0.75rem]">

@@ -1,5 +1,6 @@
 "use client";
 /** The touches as a table: of those meant for each control, what took them, and how far from its middle they lay. */
+import { isEqual } from "../../../core/engine/equal";
 import { touchTable, type TouchFate, type TouchMark } from "../../../core/rehearsal/touchMarks";
 import { FATE_WORDS, FateShape } from "./TouchMarks";
 import { useEvery } from "./useEvery";
@@ -11,7 +12,7 @@ interface Props {
 }
 
 const FATES: readonly TouchFate[] = ["meant", "another", "game", "nothing"];
-const sameRows = (a: readonly unknown[], b: readonly unknown[]) => JSON.stringify(a) === JSON.stringify(b);
+const sameRows = (a: readonly unknown[], b: readonly unknown[]) => isEqual(a, b);
 
 export function TouchTable({ controls, nameOf, marks }: Props) {
   const rows = useEvery(400, () => touchTable(controls, marks()), sameRows);

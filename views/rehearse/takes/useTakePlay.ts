@@ -1,5 +1,6 @@
 "use client";
 /** A take on the stage: computed a little with every frame, played at its speed, shown at any tick. */
+import { isEqual } from "../../../core/engine/equal";
 import { useEffect, useMemo, useRef, type RefObject } from "react";
 import { refused, type Result } from "../../../core/engine/result";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
@@ -28,9 +29,7 @@ export interface StageNow {
 function takeOnStage({ take, on }: Pick<OpenTake, "take" | "on">, asItWas: boolean, now: StageNow): Result<{ take: Take; layout: Layout }> {
   if (asItWas && on) return { ok: true, value: { take, layout: on } };
   const { handed, playerSize } = now.playerView;
-  const isItsOwn =
-    take.layout === layoutDigest(now.layout) &&
-    JSON.stringify([take.screen, take.handed, take.playerSize]) === JSON.stringify([now.screen, handed, playerSize]);
+  const isItsOwn = take.layout === layoutDigest(now.layout) && isEqual([take.screen, take.handed, take.playerSize], [now.screen, handed, playerSize]);
   if (isItsOwn) return { ok: true, value: { take, layout: now.layout } };
   const carried = carryTake(take, on ?? now.layout, { layout: now.layout, screen: now.screen, handed, playerSize });
   return carried.ok ? { ok: true, value: { take: carried.value, layout: now.layout } } : carried;
