@@ -31,7 +31,7 @@ test("what may not change does not, whatever else does; and the checks find noth
         const [was, is] = kind === "order" ? [request.layout, settled.layout] : [byId(request.layout), byId(settled.layout)];
         expect(of(is)).toEqual(of(was));
       }
-      expect(saidByChecks(request, settled.layout)).toEqual({ remaining: settled.remaining.length, worse: [] });
+      expect(saidByChecks(request, settled.layout)).toEqual({ left: settled.remaining.length, worse: [] });
     }),
     { numRuns: repeated(4) },
   );
