@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { architectureSvg, folderImports } from "./graph";
 import { lockedPackages, thirdPartyPage } from "./licences";
 import { findingsPage, formatPage } from "./pages";
 import { playedPage } from "./playedPage";
@@ -6,6 +7,7 @@ import { wordsModule } from "./wordsModule";
 
 test.each([
   ["THIRD-PARTY.md", (page: string) => thirdPartyPage(page)],
+  ["docs/architecture.svg", (_: string) => architectureSvg()],
   ["docs/FINDINGS.md", (_: string) => findingsPage()],
   ["views/words/glossary.ts", (_: string) => wordsModule(readFileSync("docs/GLOSSARY.md", "utf8"))],
   ["docs/FORMAT.md", formatPage],
@@ -42,4 +44,12 @@ test("the example of the played file comes to what was worked out by hand", () =
   expect(page).toContain("| 1 | 20 | [0.3375,0.45] | false |");
   expect(page).toContain("| 2 | 40 | [0.3375,0.45] | true |");
   expect(page).toContain("| 3 | 60 | [0.3375,0.45] | false |");
+});
+
+test("the drawn graph has every import between folders, and the engine imports nothing", () => {
+  const imports = folderImports();
+  expect([...imports.get("core/engine")!]).toEqual([]);
+  expect([...imports.get("runtime")!]).toEqual(["core/engine"]);
+  expect([...imports.get("app")!].sort()).toEqual(["server", "views"]);
+  expect(imports.get("views")!.has("core/settle")).toBe(true);
 });
