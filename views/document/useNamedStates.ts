@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import { useAsking, useSession, useStates } from "./SessionContext";
 
@@ -9,14 +9,11 @@ export function useNamedStates(): readonly KeptState[] {
   const ask = useAsking();
   const id = useSession((s) => s.id);
   const [named, setNamed] = useState<readonly KeptState[]>([]);
-  const latest = useRef(ask);
-  useEffect(() => {
-    latest.current = ask;
-  });
+  const report = useEffectEvent(ask);
   useEffect(() => {
     let current = true;
     const look = () =>
-      latest.current(
+      report(
         states.list().then((list) => {
           if (current) setNamed(list);
           return { ok: true, value: true } as const;

@@ -1,6 +1,7 @@
 "use client";
 /** What the parcels are made from: the open layout, the options, and what the application carries for them. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMadeFor } from "../document/useMadeFor";
+import { useEffect, useRef, useState } from "react";
 import { writeTake, TAKE_FILE } from "../../core/exchange/takeFile";
 import { fileNamesOnce } from "../../core/exchange/fileName";
 import { facesOf } from "../../core/checks/grid";
@@ -63,7 +64,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
     listed.current = list;
   });
   const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
-  return useMemo((): HandOffSource => {
+  return useMadeFor([layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, takeKeys, checker], (): HandOffSource => {
     // Of a layout with many pictures it takes a second: only what reports it works it out.
     let digest: string | null = null;
     const digestNow = () => (digest ??= digestOfText(layoutText(layout)));
@@ -88,6 +89,5 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       },
       painter: () => browserPainter(layout),
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- takeKeys represents the list
-  }, [layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, takeKeys, checker]);
+  });
 }

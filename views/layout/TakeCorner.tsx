@@ -1,7 +1,7 @@
 "use client";
 /** A take again and again in a corner of the bench, on the layout as it is while it is changed: each touch goes with the control it began on. */
 import { ArrowLeftRight, X } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../core/engine/input/events";
 import { createCarry } from "../../core/rehearsal/carryTake";
 import { ok } from "../../core/engine/result";
@@ -35,21 +35,23 @@ export function TakeCorner() {
   const [opened, setOpened] = useState<{ readonly key: string; readonly take: OpenedTake } | null>(null);
   const one = list.find((t) => t.key === key) ?? list[0];
   const wanted = one?.key ?? null;
-  useEffect(() => {
+  const open = useEffectEvent((isCurrent: () => boolean) => {
     if (!one || opened?.key === one.key) return;
-    let current = true;
     const opening = one.kept ? takes.open(one.kept) : Promise.resolve(ok(one.shipped!));
     ask(
       opening.then((read) => {
-        if (read.ok && current) setOpened({ key: one.key, take: read.value });
+        if (read.ok && isCurrent()) setOpened({ key: one.key, take: read.value });
         return read;
       }),
     );
+  });
+  // The list is made anew now and then; a take is the same as long as its key is.
+  useEffect(() => {
+    let current = true;
+    if (wanted !== null) open(() => current);
     return () => {
       current = false;
     };
-    // What is listed again is the same take as long as its key is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [wanted]);
   return (
     <section

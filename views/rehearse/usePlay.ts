@@ -22,6 +22,7 @@ import { createLatency } from "./latency";
 import { appearanceAfter } from "./appearance";
 import { setStage, stageStore, useStage } from "./stageState";
 import { createTouchedControls } from "./touched";
+import { useMadeFor } from "../document/useMadeFor";
 import { useChangeOver } from "./useChangeOver";
 import { useOpenTake } from "./takes/openTake";
 import { useSegment } from "./takes/useSegment";
@@ -40,8 +41,7 @@ const shapeOf = (actions: readonly Action[]) => actions.map((a) => `${a.kind} ${
 /** The game that is played: the tug, or the yard, built again when a word or a kind changes, and when it is started again. */
 function useGame(actions: readonly Action[], isYard: boolean, run: number) {
   const shape = shapeOf(actions);
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => (isYard ? createYard(actions) : createTug()), [isYard, shape, run]);
+  return useMadeFor([isYard, shape, run], () => (isYard ? createYard(actions) : createTug()));
 }
 
 /** CSS px a px of the screen: fitting the room, or true to the millimetre. */
@@ -56,10 +56,8 @@ export function useScale(room: { w: number; h: number }, screen: Screen): number
 /** The log of what is given, restarted when what it has lanes for is another. */
 function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLog {
   const shape = `${shapeOf(actions)}\n\n${controls.map((c) => c.id).join("\n")}`;
-  return useMemo(
-    () => createTraceLog({ hz, most: KEPT_S * hz, actions: actions.map(({ name, kind }) => ({ name, kind })), controls: controls.map((c) => c.id) }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [shape, hz, run],
+  return useMadeFor([shape, hz, run], () =>
+    createTraceLog({ hz, most: KEPT_S * hz, actions: actions.map(({ name, kind }) => ({ name, kind })), controls: controls.map((c) => c.id) }),
   );
 }
 
@@ -89,7 +87,7 @@ export function usePlay() {
   const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
   useYardPlaces(game, context, playerView.moment);
   const log = useLog(layout, hz, run);
-  const latency = useMemo(() => createLatency(), [layout.name, screen, hz]); // eslint-disable-line react-hooks/exhaustive-deps
+  const latency = useMadeFor([layout.name, screen, hz], createLatency);
   const touchedControls = useMemo(() => createTouchedControls(), []);
   const [touched, setTouched] = useState<string | null>(null);
   const followed = useFollowed(touched);

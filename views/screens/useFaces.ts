@@ -1,5 +1,6 @@
 "use client";
 /** Every screen judged for both hands and all sizes, through its own worker: shown from the first screen on, again with every change. */
+import { useMadeFor } from "../document/useMadeFor";
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from "react";
 import { facesOf, type PlayerCase, type JudgedScreen } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
@@ -31,14 +32,12 @@ export function useFacesOf(): Faces {
   const { orientation, workbench, reference } = layout;
   const own = workbench.screens;
   // Another selection or zoom makes another workbench; the screens are the same.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const screens = useMemo(() => shelfOf({ orientation, workbench, reference }), [orientation, own]);
+  const screens = useMadeFor([orientation, own], () => shelfOf({ orientation, workbench, reference }));
   const { min, max } = layout.playerSizes;
   const faces = useMemo(() => facesOf({ playerSizes: { min, max } }), [min, max]);
   const arrivals = useImageArrivals();
   const { backdrop, colour, picture, fit, dim } = workbench;
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const stills = useMemo(() => stillsOf(workbench, screens), [screens, backdrop, colour, picture, fit, dim, arrivals]);
+  const stills = useMadeFor([screens, backdrop, colour, picture, fit, dim, arrivals], () => stillsOf(workbench, screens));
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);
   const question = useCallback<EachScreen<JudgedScreen>>(

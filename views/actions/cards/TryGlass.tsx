@@ -1,6 +1,6 @@
 "use client";
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { useSession } from "../../document/SessionContext";
 import { benchScreenOf } from "../../document/railScreens";
@@ -48,6 +48,7 @@ export function TryGlass({ data }: { data: SheetData }) {
       tickOffFelt(player);
     },
   });
+  const press = useEffectEvent((code: string, down: boolean) => feed({ t: performance.now(), type: "key", code, down }));
   useEffect(() => {
     const held = new Set<string>();
     const elsewhere = (event: KeyboardEvent) =>
@@ -61,7 +62,7 @@ export function TryGlass({ data }: { data: SheetData }) {
       if (event.repeat || event.code === "" || (down && elsewhere(event)) || (!down && !held.has(event.code))) return;
       if (down) held.add(event.code);
       else held.delete(event.code);
-      feed({ t: performance.now(), type: "key", code: event.code, down });
+      press(event.code, down);
     };
     window.addEventListener("keydown", onKey, true);
     window.addEventListener("keyup", onKey, true);
@@ -69,8 +70,6 @@ export function TryGlass({ data }: { data: SheetData }) {
       window.removeEventListener("keydown", onKey, true);
       window.removeEventListener("keyup", onKey, true);
     };
-    // `feed` speaks to the player that is there at the time.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   return (
     <section aria-label="Try it" className="grid grid-cols-[minmax(0,1fr)] gap-1.5 border-t border-rule p-3">

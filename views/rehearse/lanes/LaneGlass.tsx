@@ -54,7 +54,7 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
       const kept = keptOf(log);
       painter.paint(at);
       const end = endOf(at, kept) * 1000 + at.seconds;
-      if (axis.current && end !== axisEnd) drawTimes(axis.current, { width, density, view: at, lanes, tone: tones.muted });
+      if (axis.current && end !== axisEnd) drawTimes(axis.current, { width, density, view: at, log, tone: tones.muted });
       axisEnd = end;
       const lines = [
         [cursor.current, at.cursor],
@@ -73,8 +73,7 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
       end();
       observer.disconnect();
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [log, all, onFrame]);
+  }, [log, all, now, onFrame]);
 
   const pressed = useRef<{ x: number; tick: number } | null>(null);
   const place = (event: PointerEvent<HTMLElement>) => {
@@ -197,12 +196,12 @@ interface Axis {
   readonly width: number;
   readonly density: number;
   readonly view: LaneView;
-  readonly lanes: Lanes;
+  readonly log: Lanes["log"];
   readonly tone: string;
 }
 
 /** The times under the lanes, counted from the beginning of the trace. */
-function drawTimes(canvas: HTMLCanvasElement, { width, density, view, lanes: { log }, tone }: Axis): void {
+function drawTimes(canvas: HTMLCanvasElement, { width, density, view, log, tone }: Axis): void {
   if (canvas.width !== Math.round(width * density)) canvas.width = Math.round(width * density);
   if (canvas.height !== AXIS_PX * density) canvas.height = AXIS_PX * density;
   const ctx = canvas.getContext("2d")!;

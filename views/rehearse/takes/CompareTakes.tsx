@@ -1,6 +1,6 @@
 "use client";
 /** One take over two layouts or named states: where they first differ, by how much, and what each action did on both. */
-import { useEffect, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import type { KeptState } from "../../../core/exchange/storedRecords";
 import { ok, problemText, refused, type Result } from "../../../core/engine/result";
 import type { TakeDifference } from "../../../core/rehearsal/compareTake";
@@ -94,9 +94,8 @@ function useComparison({ one, read, a, b, named, carries }: Asked): Found | null
   const now = useSession((s) => s.gesture?.base ?? s.layout);
   const key = JSON.stringify([one?.key, a, b, carries]);
   const [found, setFound] = useState<{ readonly key: string; readonly now: Layout; readonly result: Found } | null>(null);
-  useEffect(() => {
+  const compare = useEffectEvent((isCurrent: () => boolean) => {
     if (!one) return;
-    let current = true;
     const sideOf = async (side: Side, opened: OpenedTake): Promise<Result<Layout>> => {
       if (side === "now") return ok(now);
       if (side === "own") return opened.on ? ok(opened.on) : refused("", "the layout of this take is not stored here; choose other versions for A and B");
@@ -114,14 +113,17 @@ function useComparison({ one, read, a, b, named, carries }: Asked): Found | null
       return comparison.ok ? ok({ comparison: comparison.value, hz: take.hz }) : comparison;
     };
     work().then(
-      (result) => current && setFound({ key, now, result }),
-      (error: unknown) => current && setFound({ key, now, result: refused("", error instanceof Error ? error.message : String(error)) }),
+      (result) => isCurrent() && setFound({ key, now, result }),
+      (error: unknown) => isCurrent() && setFound({ key, now, result: refused("", error instanceof Error ? error.message : String(error)) }),
     );
+  });
+  // The key identifies what is compared; `read` and `named` are new objects with the same meaning.
+  useEffect(() => {
+    let current = true;
+    compare(() => current);
     return () => {
       current = false;
     };
-    // The key says all that is asked for; `read` and `named` are new objects that mean the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, now, states, named.length]);
   return found && found.key === key && found.now === now ? found.result : null;
 }

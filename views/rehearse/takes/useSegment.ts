@@ -3,7 +3,8 @@
  * What is gathered of the play: the recorder, the marks of touches, what is reported by itself. It begins again with every change of what is
  * played, for a take is of one layout, screen, hand, size and rate; a recording that is under way is kept up to the change, and goes on.
  */
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useMadeFor } from "../../document/useMadeFor";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { ActionValues, InputEvent } from "../../../core/engine/input/events";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
@@ -72,11 +73,12 @@ export function useSegment(of: SegmentOf): SegmentRecording {
   const session = useSessionActions();
   const takes = useTakes();
   const [isRecording, setRecording] = useState(false);
-  const segment = useMemo(
-    (): Segment => ({ of, recorder: createRecorder(hz, BACK_S), listener: createListener(layout), marks: [] }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [layout, screen, handed, playerSize, hz, run],
-  );
+  const segment = useMadeFor([layout, screen, handed, playerSize, hz, run], (): Segment => ({
+    of,
+    recorder: createRecorder(hz, BACK_S),
+    listener: createListener(layout),
+    marks: [],
+  }));
   const keep = useCallback(
     async (cut: RecordedPart | null, from: SegmentOf, onNothing: string) => {
       if (!cut?.events.some(isByHand)) return void (onNothing && session.tell({ text: onNothing, tone: "plain" }));
