@@ -1,6 +1,7 @@
 "use client";
-/** Around each view: what cannot be drawn takes nothing else with it. The title strip keeps working, the layout can be handed out, another looked at. */
-import { Component, type ReactNode } from "react";
+/** A boundary around each view: if it cannot be drawn, the title strip keeps working, and the layout can be exported. */
+import type { ReactNode } from "react";
+import { ErrorBoundary } from "react-error-boundary";
 import { layoutText } from "../../core/derived/text";
 import { useSessionActions } from "../document/SessionContext";
 import type { Session } from "../document/session";
@@ -8,30 +9,15 @@ import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../document/files/download";
 import { drawingEnds } from "./drawingGuard";
 
-interface Props {
-  readonly session: Session;
-  readonly children: ReactNode;
-}
+const messageOf = (error: unknown) => (error instanceof Error && error.message !== "" ? error.message : String(error));
 
-class Boundary extends Component<Props, { readonly problem: string | null }> {
-  override state = { problem: null };
-
-  static getDerivedStateFromError(error: unknown) {
-    return { problem: error instanceof Error && error.message !== "" ? error.message : String(error) };
-  }
-
-  override componentDidCatch(): void {
-    this.props.session.cancel();
-    try {
-      drawingEnds(window.localStorage, this.props.session.store.getState().id, "failed");
-    } catch {
-      // Where nothing can be noted, the next window tries again.
-    }
-  }
-
-  override render(): ReactNode {
-    const { problem } = this.state;
-    return problem === null ? this.props.children : <NotDrawn problem={problem} onAgain={() => this.setState({ problem: null })} />;
+/** A view that cannot be drawn ends its gesture, and is noted: the next window opens on the start page. */
+function endDrawing(session: Session): void {
+  session.cancel();
+  try {
+    drawingEnds(window.localStorage, session.store.getState().id, "failed");
+  } catch {
+    // Without a note, the next window tries again.
   }
 }
 
@@ -69,11 +55,16 @@ function NotDrawn({ problem, onAgain }: { problem: string; onAgain: () => void }
   );
 }
 
-/** A boundary around a view; `of`: what it shows, by which it starts again. */
+/** A boundary around a view. `of`: what it shows; if that changes, the view is drawn again. */
 export function ViewBoundary({ of, children }: { of: string; children: ReactNode }) {
+  const session = useSessionActions();
   return (
-    <Boundary key={of} session={useSessionActions()}>
+    <ErrorBoundary
+      key={of}
+      onError={() => endDrawing(session)}
+      fallbackRender={({ error, resetErrorBoundary }) => <NotDrawn problem={messageOf(error)} onAgain={resetErrorBoundary} />}
+    >
       {children}
-    </Boundary>
+    </ErrorBoundary>
   );
 }
