@@ -2,7 +2,7 @@
 import { withArticle } from "../derived/counted";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { byName } from "../derived/byId";
-import type { Layout } from "../format/types";
+import type { Action, Control, Layout } from "../format/types";
 import { nearestWord } from "../engine/nearest";
 import type { CheckResult } from "./finding";
 
@@ -18,60 +18,13 @@ export function bindingFaults(layout: Pick<Layout, "controls" | "actions">): rea
   return faults;
 }
 
-function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<CheckResult> {
-  const actions = byName(layout.actions);
-  const names = layout.actions.map((action) => action.name);
-  for (const control of layout.controls) {
-    const told = new Set<string>();
-    for (const serve of control.serves) {
-      const action = actions.get(serve.action);
-      const key = `${serve.action}\n${action ? "kind" : "name"}`;
-      if (told.has(key)) continue;
-      if (!action) {
-        told.add(key);
-        const near = nearestWord(serve.action, names);
-        yield {
-          code: "bind/unknown-action",
-          severity: "blocker",
-          subjects: [control.id, serve.action],
-          measure: null,
-          text: (say) =>
-            `${say(control.id)} serves \`${serve.action}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
-        };
-        continue;
-      }
-      const lacks = portFits(serve.port, action.kind)
-        ? serveLacks(serve.port, action.kind, serve.value, serve.scale)
-        : `cannot give to ${withArticle(action.kind)}`;
-      if (!lacks) continue;
-      told.add(key);
-      yield {
-        code: "bind/kind-mismatch",
-        severity: "blocker",
-        subjects: [control.id, action.name],
-        measure: null,
-        text: (say) =>
-          `the ${serve.port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is ${withArticle(action.kind)}; choose another port or kind`,
-      };
-    }
-    if (control.serves.length === 0)
-      yield {
-        code: "bind/silent",
-        severity: "warning",
-        subjects: [control.id],
-        measure: null,
-        text: (say) => `${say(control.id)} serves nothing; give it an action or remove it`,
-      };
-    else if (control.serves.every((serve) => actions.get(serve.action)?.read === false))
-      yield {
-        code: "bind/unread",
-        severity: "note",
-        subjects: [control.id],
-        measure: null,
-        text: (say) => `the game reads none of the actions that ${say(control.id)} serves`,
-      };
+function* findFaults({ controls, actions: all }: Pick<Layout, "controls" | "actions">): Iterable<CheckResult> {
+  const actions = byName(all);
+  for (const control of controls) {
+    yield* serveFaults(control, actions);
+    yield* unheardFaults(control, actions);
   }
-  for (const action of layout.actions)
+  for (const action of all)
     if (action.mouse.some((source) => "button" in source && source.button === 0))
       yield {
         code: "bind/any-touch",
@@ -80,4 +33,57 @@ function* findFaults(layout: Pick<Layout, "controls" | "actions">): Iterable<Che
         measure: null,
         text: () => `\`${action.name}\` is bound to the main mouse button, so every touch on the screen triggers it; bind another button`,
       };
+}
+
+/** Wires to unknown actions, and wires whose port does not fit the kind of the action; each action once. */
+function* serveFaults(control: Control, actions: ReadonlyMap<string, Action>): Iterable<CheckResult> {
+  const told = new Set<string>();
+  for (const { action: name, port, value, scale } of control.serves) {
+    const action = actions.get(name);
+    const key = `${name}\n${action ? "kind" : "name"}`;
+    if (told.has(key)) continue;
+    if (!action) {
+      told.add(key);
+      const near = nearestWord(name, [...actions.keys()]);
+      yield {
+        code: "bind/unknown-action",
+        severity: "blocker",
+        subjects: [control.id, name],
+        measure: null,
+        text: (say) =>
+          `${say(control.id)} serves \`${name}\`, which the game does not read${near ? `; nearly \`${near}\`` : "; add the action or serve another"}`,
+      };
+      continue;
+    }
+    const lacks = portFits(port, action.kind) ? serveLacks(port, action.kind, value, scale) : `cannot give to ${withArticle(action.kind)}`;
+    if (!lacks) continue;
+    told.add(key);
+    yield {
+      code: "bind/kind-mismatch",
+      severity: "blocker",
+      subjects: [control.id, action.name],
+      measure: null,
+      text: (say) => `the ${port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is ${withArticle(action.kind)}; choose another port or kind`,
+    };
+  }
+}
+
+/** Controls that serve nothing, or nothing that the game reads. */
+function* unheardFaults({ id, serves }: Control, actions: ReadonlyMap<string, Action>): Iterable<CheckResult> {
+  if (serves.length === 0)
+    yield {
+      code: "bind/silent",
+      severity: "warning",
+      subjects: [id],
+      measure: null,
+      text: (say) => `${say(id)} serves nothing; give it an action or remove it`,
+    };
+  else if (serves.every((serve) => actions.get(serve.action)?.read === false))
+    yield {
+      code: "bind/unread",
+      severity: "note",
+      subjects: [id],
+      measure: null,
+      text: (say) => `the game reads none of the actions that ${say(id)} serves`,
+    };
 }
