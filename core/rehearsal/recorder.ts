@@ -93,6 +93,25 @@ const beginAt = (tick: number, { moment, on, hidden, touches, hardware }: InputS
   codes: hardware.down.map((h) => h.code),
 });
 
+/** What a recorder keeps to go back to. */
+interface Kept {
+  readonly come: readonly Come[];
+  readonly runs: readonly Run[];
+  readonly unquiet: readonly Begin[];
+}
+
+/** Where the oldest take that can still be requested begins, at or before a tick: everything after it must stay. */
+function oldestBegin({ come, runs, unquiet }: Kept, since: number): Run | null {
+  const old = runs.findLast((run) => run.tick <= since);
+  if (!old) return null;
+  const run = { ...old, tick: Math.max(old.tick, Math.min(old.end, since)) };
+  const kept = come.length - come.findIndex((c) => c.tick > run.tick);
+  if (kept <= MOST_KEPT) return run;
+  const first = come[come.length - MOST_KEPT].tick;
+  const near = unquiet.find((begin) => begin.tick >= first && begin.tick > run.tick);
+  return near ? { ...near, end: near.tick } : run;
+}
+
 /** A recorder of what is played at a rate, ticks a second. `backSeconds`: how far back it must be able to go. */
 export function createRecorder(hz: number, backSeconds: number): Recorder {
   let come: Come[] = [];
@@ -105,20 +124,8 @@ export function createRecorder(hz: number, backSeconds: number): Recorder {
   let last: { readonly tick: number; readonly state: InputState } | null = null;
 
   const cut = (begin: Begin): RecordedPart | null => (last && last.tick > begin.tick ? cutFrom(begin, come, { to: last.tick, hz }) : null);
-  /** Where the oldest take that may still be asked for begins: everything after it must stay. */
-  const oldest = (tick: number): Run | null => {
-    const since = Math.floor(tick - backSeconds * hz);
-    const old = runs.findLast((run) => run.tick <= since);
-    if (!old) return null;
-    const run = { ...old, tick: Math.max(old.tick, Math.min(old.end, since)) };
-    const kept = come.length - come.findIndex((c) => c.tick > run.tick);
-    if (kept <= MOST_KEPT) return run;
-    const first = come[come.length - MOST_KEPT].tick;
-    const near = unquiet.find((begin) => begin.tick >= first && begin.tick > run.tick);
-    return near ? { ...near, end: near.tick } : run;
-  };
   const forget = (tick: number) => {
-    const begin = oldest(tick);
+    const begin = oldestBegin({ come, runs, unquiet }, Math.floor(tick - backSeconds * hz));
     if (!begin) return;
     runs = [begin, ...runs.filter((run) => run.tick > begin.tick)];
     unquiet = unquiet.filter((one) => one.tick > begin.tick);

@@ -36,6 +36,13 @@ export interface TakePlayer {
 /** A state is kept every this many ticks. */
 const KEPT_EVERY = 120;
 
+/** The events of a take that are due at a tick, from a place in its list on. */
+function dueAt({ events, hz }: Take, tick: number, from: number): InputEvent[] {
+  let to = from;
+  while (to < events.length && events[to].t <= tickTime(tick, hz) + TIME_SLACK) to += 1;
+  return events.slice(from, to) as InputEvent[];
+}
+
 /** A player at the beginning of a take; the take can be played on the stage (`stageOf`). */
 export function createTakePlayer(take: Take, stage: TakeStage): TakePlayer {
   const { setup, layout } = stage;
@@ -48,20 +55,14 @@ export function createTakePlayer(take: Take, stage: TakeStage): TakePlayer {
   });
   const marks: TouchMark[] = [];
   const listener = createListener(layout);
-  const kept: InputState[] = [initialState(setup, take.moment)];
-  /** The first event that each kept state has still to come. */
-  const keptNext: number[] = [0];
+  /** States along the way, each with the place of the first event after it. */
+  const kept: { readonly state: InputState; readonly next: number }[] = [{ state: initialState(setup, take.moment), next: 0 }];
   let known = 0;
-  let front = { tick: 0, state: kept[0], next: 0 };
-  let now: TakeTick & { readonly next: number } = { tick: 0, state: kept[0], values: setup.atRest, next: 0 };
+  let front = { tick: 0, ...kept[0] };
+  let now: TakeTick & { readonly next: number } = { tick: 0, ...kept[0], values: setup.atRest };
 
-  const dueAt = (tick: number, from: number): InputEvent[] => {
-    let to = from;
-    while (to < take.events.length && take.events[to].t <= tickTime(tick, take.hz) + TIME_SLACK) to += 1;
-    return take.events.slice(from, to) as InputEvent[];
-  };
   const step = (state: InputState, tick: number, next: number) => {
-    const due = dueAt(tick, next);
+    const due = dueAt(take, tick, next);
     return { ...advance(setup, state, due, tickTime(tick, take.hz)), due, next: next + due.length };
   };
   const workOne = () => {
@@ -73,10 +74,7 @@ export function createTakePlayer(take: Take, stage: TakeStage): TakePlayer {
     listener.tick(tick, values, { setup, state }, { tickMs: 1000 / take.hz, marks: fresh });
     front = { tick, state, next };
     known = tick;
-    if (tick % KEPT_EVERY === 0) {
-      kept.push(state);
-      keptNext.push(next);
-    }
+    if (tick % KEPT_EVERY === 0) kept.push({ state, next });
   };
   return {
     stage,
@@ -95,7 +93,7 @@ export function createTakePlayer(take: Take, stage: TakeStage): TakePlayer {
       while (known < aim) workOne();
       if (aim < now.tick || aim - now.tick > KEPT_EVERY) {
         const near = Math.min(kept.length - 1, Math.floor(aim / KEPT_EVERY));
-        now = { tick: near * KEPT_EVERY, state: kept[near], values: setup.atRest, next: keptNext[near] };
+        now = { tick: near * KEPT_EVERY, ...kept[near], values: setup.atRest };
       }
       while (now.tick < aim) {
         const { state, values, next } = step(now.state, now.tick + 1, now.next);

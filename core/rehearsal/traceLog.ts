@@ -48,6 +48,16 @@ export interface LogShape {
   readonly most: number;
 }
 
+/** Writes the values of all actions, two numbers each, at a place in a block. */
+function writeValues(block: Float32Array, at: number, actions: readonly TraceAction[], values: ActionValues): void {
+  for (let i = 0; i < actions.length; i += 1) {
+    const value = Object.hasOwn(values, actions[i].name) ? values[actions[i].name] : 0;
+    const isPair = typeof value === "object";
+    block[at + 2 * i] = isPair ? value[0] : Number(value);
+    block[at + 2 * i + 1] = isPair ? value[1] : 0;
+  }
+}
+
 /** An empty log. */
 export function createTraceLog({ hz, actions, controls, most }: LogShape): TraceLog {
   const firstOfControls = actions.length * 2;
@@ -83,12 +93,7 @@ export function createTraceLog({ hz, actions, controls, most }: LogShape): Trace
         first = Math.max(first, Math.min(...blocks.keys()) * ROWS);
       }
       const row = (end % ROWS) * width;
-      for (let i = 0; i < actions.length; i += 1) {
-        const value = Object.hasOwn(values, actions[i].name) ? values[actions[i].name] : 0;
-        const isPair = typeof value === "object";
-        block[row + 2 * i] = isPair ? value[0] : Number(value);
-        block[row + 2 * i + 1] = isPair ? value[1] : 0;
-      }
+      writeValues(block, row, actions, values);
       for (let i = 0; i < controls.length; i += 1) {
         const index = known.indexes[i];
         block[row + firstOfControls + i] = index >= 0 && !isIdle(state.controls[index]) ? 1 : 0;

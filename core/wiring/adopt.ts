@@ -88,84 +88,116 @@ export function mismatches(from: Layout, here: Layout, words: Adoption["words"],
   );
 }
 
-/** Takes controls, their clusters and pictures, or looks alone, over into a layout. Wires that do not go together are omitted. Gives the ids of the controls that were added or changed, and of the clusters that were added. */
+/** An adoption in progress. */
+interface Copying {
+  readonly here: Layout;
+  readonly from: Layout;
+  readonly choice: Adoption;
+  readonly momentOf: ReadonlyMap<string, string>;
+  /** Clusters here by the ids of those that they stand for there. */
+  readonly clusters: Map<string, Cluster>;
+}
+
+/** A copied layout, and the ids that were added or changed. */
+interface Copied {
+  readonly layout: Layout;
+  readonly ids: readonly string[];
+}
+
+/**
+ * Copies controls with their clusters and pictures, or only their looks, into a layout. Wires that do not fit are left out. Returns the ids of the
+ * controls that were added or changed, and of the clusters that were added.
+ */
 export function adopt(here: Layout, from: Layout, choice: Adoption): Result<{ layout: Layout; ids: string[]; clusters: string[] }> {
   if (choice.controls.size === 0) return refused("", "choose at least one control to take over");
-  let next = here;
-  const fromActions = byName(from.actions);
-  const wanted = new Set(
-    from.controls.filter((c) => choice.controls.get(c.id) === "control").flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)),
-  );
-  const momentOf = momentMatch(from, here);
-  for (const [word, what] of choice.words) {
-    if (what.kind !== "new" || !wanted.has(word) || next.actions.some((a) => a.name === word)) continue;
-    const was = fromActions.get(word);
-    const fresh = newAction(next, word, was?.kind ?? "press");
-    const carried = was ? { ...was, moments: momentsOver(was.moments, from, here, momentOf) } : fresh;
-    next = { ...next, actions: [...next.actions, carried] };
-  }
-  const meant = new Map(
-    [...choice.words].flatMap(([word, what]) => (what.kind === "means" ? [[word, what.action]] : what.kind === "new" ? [[word, word]] : [])),
-  );
-  const actions = byName(next.actions);
-  const serveOver = (serve: Serve): Serve[] => {
-    if (choice.words.get(serve.action)?.kind === "keep") return [serve];
-    const action = actions.get(meant.get(serve.action) ?? "");
-    const fitted = action ? serveAs(serve, action) : null;
-    return fitted ? [fitted] : [];
-  };
-  const clusters = new Map<string, Cluster>(here.clusters.flatMap((c) => (choice.joins?.has(c.id) ? [[c.id, c] as const] : [])));
-  const made: string[] = [];
+  const joined = here.clusters.flatMap((c) => (choice.joins?.has(c.id) ? [[c.id, c] as const] : []));
+  const copying: Copying = { here, from, choice, momentOf: momentMatch(from, here), clusters: new Map(joined) };
+  let next = withNewActions(copying);
+  const serveOver = serveMatch(choice, next);
   const ids: string[] = [];
   for (const control of from.controls) {
     const what = choice.controls.get(control.id);
     if (what === undefined) continue;
     const serves = (control.serves as readonly Serve[]).flatMap(serveOver);
-    const served = new Set(serves.map((s) => s.action));
-    const alike = next.controls.flatMap((c) => (c.kind === control.kind && c.serves.some(({ action }) => served.has(action)) ? [c.id] : []));
-    if (what === "look" && alike.length === 0) continue;
-    const dressed = artOver(next, from, control);
-    next = dressed.layout;
-    if (what === "look") {
-      next = {
-        ...next,
-        controls: next.controls.map((c) => (alike.includes(c.id) ? ({ ...c, look: { ...dressed.look, label: c.look.label } } as Control) : c)),
-      };
-      ids.push(...alike);
-      continue;
-    }
-    const frame = control.placement.kind === "pin" ? control.placement.frame : null;
-    let placement = inUnits(control.placement, choice.unitRatio);
-    if (frame !== null && typeof frame === "object" && placement.kind === "pin") {
-      let cluster = clusters.get(frame.cluster);
-      if (!cluster) {
-        const was = byId(from.clusters).get(frame.cluster)!;
-        cluster = { id: freeId(next, was.id), name: freeName(next, was.name), placement: inUnits(was.placement, choice.unitRatio) };
-        clusters.set(frame.cluster, cluster);
-        made.push(cluster.id);
-        next = { ...next, clusters: [...next.clusters, cluster] };
-      }
-      placement = { ...placement, frame: { cluster: cluster.id } };
-    }
-    const id = freeId(next, control.id);
-    const moments = momentsOver(control.moments, from, here, momentOf);
-    const copy = {
-      ...control,
-      id,
-      name: freeName(next, control.name),
-      placement,
-      hit: inUnits(control.hit, choice.unitRatio),
-      feel: inUnits(control.feel, choice.unitRatio),
-      look: dressed.look,
-      moments,
-      serves,
-    } as Control;
-    next = { ...next, controls: [...next.controls, copy] };
-    ids.push(id);
+    const copied = what === "look" ? withLookOf(next, copying, control, serves) : withCopyOf(next, copying, control, serves);
+    next = copied.layout;
+    ids.push(...copied.ids);
   }
   if (ids.length === 0) return refused("", "no control here serves the same by the same kind; take the controls over instead");
   const result = checked(here, next);
-  return result.ok ? { ok: true, value: { layout: result.value, ids: [...new Set(ids)], clusters: made } } : result;
+  const known = new Set(here.clusters.map((c) => c.id));
+  const clusters = next.clusters.flatMap((c) => (known.has(c.id) ? [] : [c.id]));
+  return result.ok ? { ok: true, value: { layout: result.value, ids: [...new Set(ids)], clusters } } : result;
+}
+
+/** The layout with the chosen new actions. */
+function withNewActions({ here, from, choice, momentOf }: Copying): Layout {
+  const fromActions = byName(from.actions);
+  const copied = from.controls.filter((c) => choice.controls.get(c.id) === "control");
+  const needed = new Set(copied.flatMap((c) => (c.serves as readonly Serve[]).map((s) => s.action)));
+  let next = here;
+  for (const [word, what] of choice.words) {
+    if (what.kind !== "new" || !needed.has(word) || next.actions.some((a) => a.name === word)) continue;
+    const was = fromActions.get(word);
+    const action = was ? { ...was, moments: momentsOver(was.moments, from, here, momentOf) } : newAction(next, word, "press");
+    next = { ...next, actions: [...next.actions, action] };
+  }
+  return next;
+}
+
+/** How a wire is copied: to the action that its word stands for; none if it does not fit. */
+function serveMatch({ words }: Adoption, layout: Layout): (serve: Serve) => Serve[] {
+  const actions = byName(layout.actions);
+  return (serve) => {
+    const what = words.get(serve.action);
+    if (what?.kind === "keep") return [serve];
+    const name = what?.kind === "means" ? what.action : what?.kind === "new" ? serve.action : "";
+    const action = actions.get(name);
+    const fitted = action ? serveAs(serve, action) : null;
+    return fitted ? [fitted] : [];
+  };
+}
+
+/** The look of a control on all controls of its kind that serve the same. */
+function withLookOf(layout: Layout, { from }: Copying, control: Control, serves: readonly Serve[]): Copied {
+  const served = new Set(serves.map((s) => s.action));
+  const alike = layout.controls.flatMap((c) => (c.kind === control.kind && c.serves.some(({ action }) => served.has(action)) ? [c.id] : []));
+  if (alike.length === 0) return { layout, ids: [] };
+  const dressed = artOver(layout, from, control);
+  const controls = dressed.layout.controls.map((c) => (alike.includes(c.id) ? ({ ...c, look: { ...dressed.look, label: c.look.label } } as Control) : c));
+  return { layout: { ...dressed.layout, controls }, ids: alike };
+}
+
+/** A copy of a control, with its cluster if that is not there yet. */
+function withCopyOf(layout: Layout, copying: Copying, control: Control, serves: readonly Serve[]): Copied {
+  const { here, from, choice, momentOf, clusters } = copying;
+  const dressed = artOver(layout, from, control);
+  let next = dressed.layout;
+  const frame = control.placement.kind === "pin" ? control.placement.frame : null;
+  let placement = inUnits(control.placement, choice.unitRatio);
+  if (frame !== null && typeof frame === "object" && placement.kind === "pin") {
+    let cluster = clusters.get(frame.cluster);
+    if (!cluster) {
+      const was = byId(from.clusters).get(frame.cluster)!;
+      cluster = { id: freeId(next, was.id), name: freeName(next, was.name), placement: inUnits(was.placement, choice.unitRatio) };
+      clusters.set(frame.cluster, cluster);
+      next = { ...next, clusters: [...next.clusters, cluster] };
+    }
+    placement = { ...placement, frame: { cluster: cluster.id } };
+  }
+  const id = freeId(next, control.id);
+  const copy = {
+    ...control,
+    id,
+    name: freeName(next, control.name),
+    placement,
+    hit: inUnits(control.hit, choice.unitRatio),
+    feel: inUnits(control.feel, choice.unitRatio),
+    look: dressed.look,
+    moments: momentsOver(control.moments, from, here, momentOf),
+    serves,
+  } as Control;
+  return { layout: { ...next, controls: [...next.controls, copy] }, ids: [id] };
 }
 
 /** The moments of one layout that are another's: by id, else by name, case set aside. */

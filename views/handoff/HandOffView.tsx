@@ -16,8 +16,8 @@ export function HandOffView() {
   const id = useSession((s) => s.id);
   const [options, setOptions] = useHandOffOptions();
   const [ticked, tick] = useTicks(id);
-  const source = useHandOffSource(options, ticked);
-  const counter = useParcels(source);
+  const { source, takeKeys } = useHandOffSource(options, ticked);
+  const counter = useParcels(source, takeKeys);
   const { shown } = options;
   const { want } = counter;
   useEffect(() => {

@@ -50,7 +50,13 @@ async function takeFiles(list: readonly ListedTake[], takes: Takes, now: Layout)
   return files;
 }
 
-export function useHandOffSource({ screens: choice, direction, language, paper, moment: wish }: HandOffOptions, ticked: ReadonlySet<string>): HandOffSource {
+/** What parcels are made of; `takeKeys` identifies the list of takes, which may load later. */
+interface HandOffInput {
+  readonly source: HandOffSource;
+  readonly takeKeys: string;
+}
+
+export function useHandOffSource({ screens: choice, direction, language, paper, moment: wish }: HandOffOptions, ticked: ReadonlySet<string>): HandOffInput {
   const layout = useSession((s) => s.layout);
   const handed = useSession((s) => s.playerView.handed);
   const playerSize = useSession((s) => s.playerView.playerSize);
@@ -64,7 +70,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
     listed.current = list;
   });
   const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
-  return useMadeFor([layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, takeKeys, checker], (): HandOffSource => {
+  const source = useMadeFor([layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, checker], (): HandOffSource => {
     // Of a layout with many pictures it takes a second: only what reports it works it out.
     let digest: string | null = null;
     const digestNow = () => (digest ??= digestOfText(layoutText(layout)));
@@ -90,4 +96,5 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       painter: () => browserPainter(layout),
     };
   });
+  return { source, takeKeys };
 }

@@ -39,16 +39,19 @@ const MANY_LETTERS = 1_000_000;
 const isLarge = ({ layout }: HandOffSource): boolean => pictureData(layout).reduce((sum, data) => sum + data.length, 0) > MANY_LETTERS;
 const NONE: ParcelState = { kind: "none" };
 
-export function useParcels(source: HandOffSource): Counter {
-  const [states, setStates] = useState<{ readonly of: HandOffSource; readonly by: ReadonlyMap<ParcelId, ParcelState> }>({ of: source, by: new Map() });
-  const making = useRef<{ of: HandOffSource; by: Map<ParcelId, Promise<MadeParcel | null>> }>({ of: source, by: new Map() });
+/** `takeKeys`: identifies the list of takes, which may load after the source; only the parcel of takes depends on it. */
+export function useParcels(source: HandOffSource, takeKeys: string): Counter {
+  const keyOf = useCallback((id: ParcelId) => (id === "takes" ? `takes ${takeKeys}` : id), [takeKeys]);
+  const [states, setStates] = useState<{ readonly of: HandOffSource; readonly by: ReadonlyMap<string, ParcelState> }>({ of: source, by: new Map() });
+  const making = useRef<{ of: HandOffSource; by: Map<string, Promise<MadeParcel | null>> }>({ of: source, by: new Map() });
 
   const want = useCallback(
     (id: ParcelId): Promise<MadeParcel | null> => {
       if (making.current.of !== source) making.current = { of: source, by: new Map() };
       const { by } = making.current;
+      const key = keyOf(id);
       const put = (state: ParcelState) => {
-        if (making.current.of === source) setStates((was) => ({ of: source, by: new Map(was.of === source ? was.by : []).set(id, state) }));
+        if (making.current.of === source) setStates((was) => ({ of: source, by: new Map(was.of === source ? was.by : []).set(key, state) }));
       };
       const make = async (): Promise<MadeParcel | null> => {
         put({ kind: "making" });
@@ -59,16 +62,16 @@ export function useParcels(source: HandOffSource): Counter {
           put({ kind: "made", made });
           return made;
         } catch (error) {
-          by.delete(id);
+          by.delete(key);
           put({ kind: "failed", problem: error instanceof Error ? error.message : String(error) });
           return null;
         }
       };
-      let promise = by.get(id);
-      if (!promise) by.set(id, (promise = make()));
+      let promise = by.get(key);
+      if (!promise) by.set(key, (promise = make()));
       return promise;
     },
-    [source],
+    [source, keyOf],
   );
 
   useEffect(() => {
@@ -92,7 +95,7 @@ export function useParcels(source: HandOffSource): Counter {
 
   return useMemo(
     () => ({
-      stateOf: (id) => (states.of === source ? (states.by.get(id) ?? NONE) : NONE),
+      stateOf: (id) => (states.of === source ? (states.by.get(keyOf(id)) ?? NONE) : NONE),
       want,
       async all() {
         const parcels: Parcel[] = [];
@@ -104,6 +107,6 @@ export function useParcels(source: HandOffSource): Counter {
         return { path: fileNameFor(source.layout.name, "-handoff.zip"), type: "application/zip", content: parcelZip(parcels) };
       },
     }),
-    [states, source, want],
+    [states, source, want, keyOf],
   );
 }
