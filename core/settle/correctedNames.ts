@@ -1,10 +1,10 @@
-/** Words of wires that nearly name an action which nobody serves are spelt as the game spells it. It moves nothing and costs nothing. */
+/** Corrects misspelled action names of wires if a similar action has no control. This has no cost. */
 import { byName } from "../derived/byId";
 import { portFits, serveLacks } from "../engine/input/fits";
 import { nearestWord } from "../engine/nearest";
 import type { Control, Layout } from "../format/types";
 
-/** The layout with its misspelt wires joined, where they fit; wires of what is held stay. The layout itself where there is none. */
+/** The layout with corrected names where the wire fits the action; held controls do not change. The same layout if there is nothing to correct. */
 export function spelledAnew(layout: Layout, held: ReadonlySet<string>): Layout {
   const actions = byName(layout.actions);
   const served = new Set(layout.controls.flatMap(({ serves }) => serves.map(({ action }) => action)));

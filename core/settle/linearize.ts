@@ -1,6 +1,6 @@
 /**
- * How what is on the glass moves with the variables. Placing is linear in nearly every length of the file (a clamp in mm has a corner, a
- * percentage of a side that changes is a product), so one derivative, taken by placing the layout with a variable changed a little, holds far.
+ * How the controls move with the variables. Placement is linear in nearly every length of the file (a clamp in mm has a kink, a
+ * percentage of a changing side is a product), so one derivative, computed by placing the layout with a changed variable, is valid far.
  */
 import { byId } from "../derived/byId";
 import type { Layout } from "../format/types";
@@ -17,7 +17,7 @@ export interface Derivative {
   readonly by: readonly (readonly Float64Array[])[];
 }
 
-/** A layout whose variables move it, on scenarios. */
+/** A layout in its scenarios, moved by its variables. */
 export interface LayoutMotion {
   readonly layout: Layout;
   readonly scenarios: readonly Scenario[];
@@ -25,7 +25,7 @@ export interface LayoutMotion {
   readonly places: ReadonlyMap<string, number>;
   /** Which controls each variable moves, by their places. */
   readonly moved: readonly (readonly number[])[];
-  /** Sets of variables that move no control together: each is changed in one go. */
+  /** Sets of variables that move no common control: each set is changed at once. */
   readonly colours: readonly (readonly number[])[];
 }
 
@@ -52,13 +52,13 @@ export function motionBy(motion: LayoutMotion, isOne: (variable: Variable) => bo
   return motionOf(motion.layout, motion.scenarios, motion.variables.filter(isOne)); // prettier-ignore
 }
 
-/** The layout at some values, as it is on every scenario. */
+/** The layout at some values, in every scenario. */
 export function numbersAt({ layout, scenarios, variables, places }: LayoutMotion, values: ArrayLike<number>): Numbers {
   const at = withValues(layout, variables, values, false);
   return scenarios.map((scenario) => numbersOn(at, scenario, places));
 }
 
-/** A step in a variable over which a derivative is taken, mm: a millionth of a unit, the finest that a file has, is lost in it. */
+/** The step of a difference quotient, mm: much more than a millionth of a unit, the resolution of a file. */
 const STEP_MM = 0.25;
 
 /** The derivative at some values, where the layout is at `numbers`. */
@@ -113,7 +113,7 @@ const NOTHING = 1e-9;
 /** A step that stays within the range. */
 const stepOf = ({ high }: Variable, value: number) => (value + STEP_MM <= high ? STEP_MM : -STEP_MM);
 
-/** Where all is after a step, by the derivative alone. */
+/** The numbers after a step, by the derivative alone. */
 export function predicted({ scenarios, places }: LayoutMotion, { of, by }: Derivative, numbers: Numbers, step: Float64Array): Numbers {
   return scenarios.map((_, f) => {
     const next = numbers[f].slice();
@@ -130,10 +130,10 @@ export function predicted({ scenarios, places }: LayoutMotion, { of, by }: Deriv
   });
 }
 
-/** Numbers nearer than this to what a derivative said are as it said, mm. */
+/** The largest error of a valid prediction, mm. */
 const AS_PREDICTED_MM = 2e-3;
 
-/** Whether a derivative still reports how all moves. */
+/** Whether a prediction is valid, so that the derivative can be used further. */
 export function isAsPredicted(said: Numbers, is: Numbers): boolean {
   return said.every((line, f) => line.every((n, i) => !(Math.abs(n - is[f][i]) > AS_PREDICTED_MM)));
 }

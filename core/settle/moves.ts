@@ -1,4 +1,4 @@
-/** What a settled layout changed, told control by control: how far, how much, which fields of the file, and what asked for it. */
+/** The changes of a settled layout, control by control: how far, how much, which fields of the file, and why. */
 import { byId } from "../derived/byId";
 import { isUnderlay } from "../derived/underlay";
 import type { FindingCode } from "../checks/finding";
@@ -8,28 +8,28 @@ import type { ActiveConstraint } from "./step";
 import type { ScenarioFinding } from "./verify";
 import { isFixedRelation } from "./constraints/constraint";
 
-/** A finding on a face that asked for a move; misses: that touches meant for the control it names go astray there. */
+/** A reason for a move: a finding in a scenario, or (misses) that touches meant for the control it names miss it there. */
 export interface MoveReason {
   readonly code: FindingCode | "misses";
   readonly subjects: readonly string[];
   readonly scenario: number;
-  /** Whether it was there and had to go, or would have come. */
+  /** Whether it was requested to go; else the move avoids it. */
   readonly requested: boolean;
 }
 
-/** A length in the file that has changed. */
+/** A changed length in the file. */
 export interface LengthChange {
   readonly path: string;
   readonly was: string;
   readonly is: string;
 }
 
-/** What became of one control. Lengths in mm, means over the faces it is on, as the right hand sees them. */
+/** The changes of one control. Lengths in mm, means over the scenarios it is in, for the right hand. */
 export interface SettledMove {
   readonly id: string;
   readonly right: number;
   readonly down: number;
-  /** The longest way on any face. */
+  /** The longest movement in any scenario. */
   readonly farthest: number;
   readonly wider: number;
   readonly higher: number;
@@ -37,18 +37,18 @@ export interface SettledMove {
   readonly hitHigher: number;
   readonly travelLonger: number;
   readonly landingChanged: boolean;
-  /** Whether it is drawn above ground that lay above it. */
+  /** Whether it is now drawn above ground that covered it. */
   readonly raised: boolean;
-  /** Actions that its wires name otherwise. */
+  /** Corrected action names of its wires. */
   readonly words: readonly { readonly was: string; readonly is: string }[];
   readonly fields: readonly LengthChange[];
-  /** What pressed most, first. */
+  /** Most active first. */
   readonly reasons: readonly MoveReason[];
 }
 
-/** What has moved less than this, mm, on every face, has not. */
+/** Smaller changes in every scenario are none, mm. */
 const STILL_MM = 0.0005;
-/** So many reasons are reported. */
+/** The number of reasons that are reported. */
 const MOST_REASONS = 3;
 
 /** The causes of the moves: the requested findings, and the active constraints of the second version. */
@@ -135,7 +135,7 @@ function reasonsFor(id: string, at: number, { requested, active, missed = new Ma
   return all.filter((one, i) => all.findIndex((other) => key(other) === key(one)) === i).slice(0, MOST_REASONS);
 }
 
-/** The lengths of a control, of the cluster it is in, and of what arrangements change about either, that have changed. */
+/** The changed lengths of a control, of its cluster, and of the overrides of both in arrangements. */
 function fieldChanges(before: Layout, after: Layout, id: string): LengthChange[] {
   const changes: LengthChange[] = [];
   const compare = (path: string, was: unknown, is: unknown): void => {

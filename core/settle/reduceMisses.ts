@@ -1,7 +1,7 @@
 /**
- * Missed less: once nothing more can be taken away, what is missed worst is missed less, within a change that is allowed. The part of the touches
- * that go astray has a slope in every variable that moves the control or whoever takes its touches; a step is made down that slope, as far as all
- * that has to stay allows (attempt.ts), and kept where the checks find nothing worse and nobody else is missed more than the one it is made for.
+ * Reduces misses after the findings, within an allowed change. The miss rate of the worst control has a
+ * slope in every variable that moves it or a control that takes its touches. A step goes down that slope as far as the
+ * constraints allow (attempt.ts). It is kept if the checks find nothing worse and no other control is missed more.
  */
 import { missesOn } from "../checks/misses";
 import { resolvedOn } from "../derived/resolved";
@@ -11,29 +11,29 @@ import type { MissChange, MissRate, SettleProgress } from "./result";
 import type { Attempt } from "./attempt";
 import { withValues } from "./problem/variables";
 
-/** How each control is missed at its worst, by its id; controls that no touch is meant for have none. */
+/** The worst miss rate of each control, by id; controls that no touch is meant for have none. */
 export type MissRates = ReadonlyMap<string, MissRate>;
 
-/** What came of it. `movedFor`: by the control that is missed less, the scenario in which it is missed most. */
+/** The result. `movedFor`: by control that is missed less, the scenario in which it is missed most. */
 export interface Lowered {
   readonly layout: Layout;
   readonly movedFor: ReadonlyMap<string, number>;
 }
 
-/** What is missed less often than this is missed seldom enough: one touch in two hundred. */
+/** Rates below this are not reduced: one touch in two hundred. */
 const SELDOM = 0.005;
-/** A step has to gain so much, as a part of all touches. */
+/** The least gain of a step, as a fraction of all touches. */
 const FELT = 0.0005;
 /** The first step down a slope, mm, and the shortest. */
 const STEP_MM = { first: 1, last: 0.2 };
-/** A variable is changed so much to learn its slope, mm. */
+/** The step of a difference quotient, mm. */
 const PROBE_MM = 0.3;
-/** A variable whose slope is less than this part of the steepest stays. */
+/** Variables with a slope below this fraction of the steepest one do not change. */
 const STEEP = 0.05;
-/** So many steps are tried. */
+/** The number of steps that are tried. */
 const MOST_STEPS = 40;
 
-/** The moments in which different controls show: each with what is looked at. A layout without moments has the one that is null. */
+/** The moments that show different controls; null for a layout without moments. */
 function momentsOf(layout: Layout, moment: string | null): readonly (string | null)[] {
   if (layout.moments.length === 0) return [null];
   const seen = new Set<string>();
@@ -45,7 +45,7 @@ function momentsOf(layout: Layout, moment: string | null): readonly (string | nu
   });
 }
 
-/** How each control is missed at its worst. `only`: these alone. */
+/** The worst miss rate of each control. `only`: of these. */
 export function missRates(layout: Layout, scenarios: readonly Scenario[], moment: string | null, only?: ReadonlySet<string>): MissRates {
   const worst = new Map<string, MissRate>();
   const moments = momentsOf(layout, moment);
@@ -58,7 +58,7 @@ export function missRates(layout: Layout, scenarios: readonly Scenario[], moment
   return worst;
 }
 
-/** What became of each control, the worst before first. */
+/** The change of each control's rate, the worst rate before first. */
 export function missChanges(before: MissRates, after: MissRates): readonly MissChange[] {
   const all = [...before].flatMap(([id, was]) => {
     const is = after.get(id);
@@ -67,14 +67,14 @@ export function missChanges(before: MissRates, after: MissRates): readonly MissC
   return all.sort((a, b) => b.before.rate - a.before.rate);
 }
 
-/** Where a descent of misses is. */
+/** A version on the way. */
 interface Standing {
   readonly values: Float64Array;
   readonly layout: Layout;
   readonly rates: MissRates;
 }
 
-/** Lowers the worst misses of the layout that a run of Settle is about; `attempt` has no requests: everything only keeps holding. */
+/** Reduces the worst misses of an attempt's layout; the attempt has no requests, so that all constraints only keep holding. */
 export function* reduceMissesSteps(
   attempt: Attempt,
   scenarios: readonly Scenario[],
@@ -111,7 +111,7 @@ interface Down {
   readonly step: number;
 }
 
-/** One step down the slope of a control's misses; null where nothing is gained by it, or somebody else would lose by it. */
+/** One step down the slope of a control's misses; null if it gains nothing, or if another control is missed more. */
 function stepDown(attempt: Attempt, { here, id, rate, step }: Down, scenarios: readonly Scenario[], moment: string | null): Standing | null {
   const slopes = slopesOf(attempt, here.values, id, { scenario: scenarios[rate.scenario], moment: rate.moment, rate: rate.rate });
   const steepest = slopes.reduce((most, slope) => Math.max(most, Math.abs(slope)), 0);
@@ -131,7 +131,7 @@ function stepDown(attempt: Attempt, { here, id, rate, step }: Down, scenarios: r
   return isWorse ? null : { values: near.values, layout: near.layout, rates };
 }
 
-/** How a control's misses in a scenario change with each variable, by a mm of it. Only what moves it, or whoever is drawn there, has a slope. */
+/** The slope of a control's miss rate in a scenario for each variable, per mm; 0 for variables that move neither it nor a control that takes its touches. */
 function slopesOf(
   attempt: Attempt,
   values: Float64Array,

@@ -1,4 +1,4 @@
-/** What Settle is asked: on which screens and faces which findings are to go, and what may not change for it. */
+/** The request to Settle: which findings to remove on which screens for which players, and what may change. */
 import { FINDING_CODES, type FindingCode, type Severity } from "../checks/finding";
 import type { PlayerCase } from "../checks/grid";
 import { nearestWord } from "../engine/nearest";
@@ -6,50 +6,50 @@ import { ok, type Result } from "../engine/result";
 import type { Layout, Screen } from "../format/types";
 
 /**
- * What may change: where things are; how large they are; hit areas, their sides and where they lie about their pictures; landing areas; the
- * travel of sticks; the drawing order; words of wires that are misspelt.
+ * What may change: positions; sizes; hit areas (sides and shift); landing areas; the
+ * travel of sticks; the drawing order; misspelled action names.
  */
 export const CHANGEABLES = ["place", "size", "hit", "landing", "travel", "order", "word"] as const;
 export type Changeable = (typeof CHANGEABLES)[number];
-/** What may change by default: all that is on the glass, no word. */
+/** What may change by default: everything except names. */
 export const USUALLY_CHANGEABLE: readonly Changeable[] = CHANGEABLES.filter((kind) => kind !== "word");
 
-/** What is to be settled. */
+/** A request. */
 export interface SettleRequest {
   readonly layout: Layout;
-  /** One or more; their order is of no consequence. */
+  /** One or more, in any order. */
   readonly screens: readonly Screen[];
-  /** One or more: each screen is judged for each of these hands and sizes. */
+  /** One or more players: each screen is checked for each of them. */
   readonly faces: readonly PlayerCase[];
-  /** The moment that alone is judged; null: every moment of the layout. */
+  /** The moment that is checked; null: all moments. */
   readonly moment: string | null;
-  /** Findings of these codes are to go, */
+  /** The codes of the findings to remove, */
   readonly codes: readonly FindingCode[];
-  /** where they are of one of these severities. */
+  /** and their severities. */
   readonly severities: readonly Severity[];
-  /** Whether notes may come and grow, where none of them must be fixed: nothing else may become worse. */
+  /** Whether new and worse notes are allowed, if none of them is to be removed. Nothing else may become worse. */
   readonly notesMayGrow: boolean;
-  /** What may change of all else. */
+  /** What may change. */
   readonly changeable: readonly Changeable[];
-  /** Ids of controls and clusters of which nothing at all may change, in addition to what `workbench.locked` names. */
+  /** Ids of controls and clusters that may not change at all, in addition to `workbench.locked`. */
   readonly held: readonly string[];
-  /** Once nothing more can be taken away, so far things may go and grow, mm, for touches to be missed less; 0: this is not asked. */
+  /** How far each variable may change to reduce misses after the findings, mm; 0: misses are not reduced. */
   readonly missMm: number;
-  /** What a change of a control costs, by id, above 0; 1 where nothing is reported. */
+  /** The weight of a control's change in the cost, by id, above 0; default 1. */
   readonly weights: Readonly<Record<string, number>>;
 }
 
 const isSettled = (code: FindingCode) => /^(?:place|touch|feel)\//.test(code) || code === "view/covered" || code === "reach/far";
-/** Whether a request leaves notes free. */
+/** Whether a request allows new and worse notes. */
 export const leavesNotes = ({ notesMayGrow, severities }: Pick<SettleRequest, "notesMayGrow" | "severities">): boolean =>
   notesMayGrow && !severities.includes("note");
 
-/** Nothing may go farther than this to be missed less, mm. */
+/** The largest `missMm`. */
 export const MOST_MISS_MM = 20;
-/** The codes that a change of places and sizes can answer for; asked for by default. */
+/** The codes that a change of positions and sizes can remove; requested by default. */
 export const SETTLED_CODES: readonly FindingCode[] = FINDING_CODES.filter(isSettled);
 
-/** Reads codes as a caller writes them: comma by comma, each a code or a family such as `touch/*`. */
+/** Reads a list of codes, separated by commas; each is a code or a family such as `touch/*`. */
 export function readCodes(text: string): Result<readonly FindingCode[]> {
   const words = text.split(",").map((word) => word.trim());
   const problems = words.flatMap((word, i) => (matching(word).length > 0 ? [] : [{ path: `codes[${i}]`, message: strange(word) }]));
@@ -58,7 +58,7 @@ export function readCodes(text: string): Result<readonly FindingCode[]> {
   return ok(FINDING_CODES.filter((code) => wanted.has(code)));
 }
 
-/** Reads what may change as a caller writes it, comma by comma. */
+/** Reads a list of what may change, separated by commas. */
 export function readChangeables(text: string): Result<readonly Changeable[]> {
   const words = text.split(",").map((word) => word.trim());
   const isKnown = (word: string) => CHANGEABLES.some((kind) => kind === word);

@@ -1,14 +1,14 @@
 /**
- * What a change costs: the sum over the controls of w·(the mean, over the scenarios a control is in, of the squared way of its centre, the
- * squared change of its visual sides and a quarter of the squared change of its hit sides), mm². What this leaves without a price (where a hit
- * area is about its picture, landing areas, travel) has a small one, so that of equals the least changed is chosen.
+ * The cost of a change: the sum over the controls of w·(the mean, over the scenarios a control is in, of the squared movement of its centre, the
+ * squared change of its visual sides and a quarter of the squared change of its hit sides), mm². The other variables (shift of hit areas,
+ * landing areas, travel) have small prices, so that of equal results the one with the smallest change is chosen.
  */
 import type { Layout } from "../../format/types";
 import { HIT, NUMBERS, VISUAL } from "./scenarios";
 import type { Derivative, LayoutMotion, Numbers } from "../linearize";
 import type { VariableKind } from "./variables";
 
-/** A figure of a control that has a price: a sum of its numbers. */
+/** Quantities of a control that have a price: weighted sums of its numbers. */
 const TERMS: readonly { readonly price: number; readonly numbers: readonly (readonly [number, number])[] }[] = [
   { price: 1, numbers: [[VISUAL, 1], [VISUAL + 2, 0.5]] }, // prettier-ignore
   { price: 1, numbers: [[VISUAL + 1, 1], [VISUAL + 3, 0.5]] }, // prettier-ignore
@@ -17,10 +17,10 @@ const TERMS: readonly { readonly price: number; readonly numbers: readonly (read
   { price: 0.25, numbers: [[HIT + 2, 1]] },
   { price: 0.25, numbers: [[HIT + 3, 1]] },
 ];
-/** The price of a squared mm of a variable in addition: enough to choose among equals, too little to outweigh a tenth of a mm of a picture. */
+/** The additional price per squared mm of a variable: it decides between equal results, and is less than a movement of 0.1 mm. */
 const SMALL_PRICE: Readonly<Record<VariableKind, number>> = { cluster: 1e-6, place: 1e-6, size: 1e-6, hit: 1e-6, shift: 0.1, landing: 0.01, travel: 0.01 };
 
-/** What changes are measured from, and the weight of each control. */
+/** The numbers that changes are measured from, and the weight of each control. */
 export interface Prices {
   readonly origin: Numbers;
   readonly weights: readonly number[];
@@ -37,7 +37,7 @@ export function pricesOf(layout: Layout, origin: Numbers, weights: Readonly<Reco
   };
 }
 
-/** What it costs to be at `numbers`, mm². */
+/** The cost of being at `numbers`, mm². */
 export function costOf({ origin, weights, scenarios }: Prices, numbers: Numbers): number {
   let cost = 0;
   numbers.forEach((line, f) =>
@@ -54,7 +54,7 @@ export function costOf({ origin, weights, scenarios }: Prices, numbers: Numbers)
   return cost;
 }
 
-/** What the small prices add. */
+/** The sum of the small prices. */
 export function smallCost({ variables }: LayoutMotion, values: ArrayLike<number>): number {
   return variables.reduce((sum, { kind }, i) => sum + SMALL_PRICE[kind] * values[i] ** 2, 0);
 }

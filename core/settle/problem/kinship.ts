@@ -1,4 +1,4 @@
-/** What belongs together in a layout and has to stay so: mirrored copies, rows and columns, same sizes. */
+/** Relations in a layout that are kept: mirrored copies, rows and columns, equal sizes. */
 import { isEqual } from "../../engine/equal";
 import { mirrorPlacement } from "../../editing/mirrored";
 import { clusterOf, placementIn } from "../../editing/placeables";
@@ -8,7 +8,7 @@ import type { Layout, Pin, Placement } from "../../format/types";
 const SIDE = /-(?:left|right)(?:-\d+)?$/;
 const bareId = (id: string) => id.replace(SIDE, "");
 
-/** Mirrored copies: the id of each copy, and that of what it is the copy of. What has been moved by itself since is none any more. */
+/** Mirrored copies: the id of each copy and of its original. A copy that was moved separately since is not one. */
 export function mirroredCopiesIn(layout: Layout): ReadonlyMap<string, string> {
   const originals = new Map<string, string>();
   const pairsOf = (ids: readonly string[], isCopy: (original: string, copy: string) => boolean) => {
@@ -33,14 +33,14 @@ export function mirroredCopiesIn(layout: Layout): ReadonlyMap<string, string> {
   return originals;
 }
 
-/** Whether two placements mirror each other, in one frame or in two clusters of which one is the other's copy. */
+/** Whether two placements mirror each other, in one frame or in two clusters that are copies of each other. */
 export function isMirror(a: Placement, b: Placement, originals: ReadonlyMap<string, string>): boolean {
   const [home, other] = [clusterOf(a), clusterOf(b)];
   const sameHome = home === null ? other === null && a.frame === b.frame : other !== null && (originals.get(other) === home || originals.get(home) === other);
   return sameHome && isEqual({ ...mirrorPlacement(a), frame: 0 }, { ...b, frame: 0 });
 }
 
-/** Controls that are set in one line: a row (`x` reports their order) or a column (`y`). Ids, in the order of the file. */
+/** Controls in a row (ordered along `x`) or a column (`y`). Ids, in the order of the file. */
 export interface Line {
   readonly along: "x" | "y";
   readonly ids: readonly string[];
@@ -66,7 +66,7 @@ export function linesIn(layout: Layout, arrangement: string | null): readonly Li
   return [...lines.values()].filter(({ ids }) => ids.length > 1);
 }
 
-/** Controls that are tied alike along one side: pins in one frame with one anchor and pivot across it. Rows and columns are among them, and stay so however they move. */
+/** Controls with the same anchor and pivot along one axis, in one frame. Rows and columns are among them, even after they move. */
 function tiedAlike(layout: Layout, arrangement: string | null): readonly (readonly string[])[] {
   const groups = new Map<string, string[]>();
   for (const { id } of layout.controls) {
@@ -80,7 +80,7 @@ function tiedAlike(layout: Layout, arrangement: string | null): readonly (readon
   return [...groups.values()];
 }
 
-/** A word that is the same for controls whose sizes are to stay the same: those of one size in a cluster, or tied alike. By id. */
+/** By id, a key that is the same for controls whose equal sizes are kept: in one cluster, or with the same anchor and pivot along an axis. */
 export function sizeKinship(layout: Layout, arrangement: string | null): ReadonlyMap<string, string> {
   const leaders = new Map<string, string>();
   const pin = (id: string) => placementIn(layout, arrangement, id) as Pin;

@@ -1,4 +1,4 @@
-/** Where Settle looks: every screen for every hand and size asked for, and where all is there, in mm. */
+/** Scenarios: each requested screen for each requested player, and where every control is there, in mm. */
 import { arrangementFor } from "../../engine/placement/arrangement";
 import { resolve, type PlayerView } from "../../engine/placement/resolve";
 import { framesOf, pxPerMm, type ScreenFrames } from "../../engine/placement/screen";
@@ -7,7 +7,7 @@ import { preparedOf } from "../../derived/prepared";
 import type { PlayerCase } from "../../checks/grid";
 import type { Layout, Screen } from "../../format/types";
 
-/** A screen as one hand and one size sees it. `mm`: px a mm. */
+/** A screen for one player. `mm`: px per mm. */
 export interface Scenario {
   readonly screen: Screen;
   readonly player: PlayerCase;
@@ -19,14 +19,14 @@ export interface Scenario {
   readonly mirrored: boolean;
 }
 
-/** So many numbers tell where a control is, all mm: its visual box, its hit box, its travel, its landing area (x, y, w, h each). */
+/** How many numbers describe a control, mm: its visual box, hit box, travel and landing area (boxes as x, y, w, h). */
 export const NUMBERS = 13;
 export const VISUAL = 0;
 export const HIT = 4;
 export const TRAVEL = 8;
 export const LANDING = 9;
 
-/** Every screen for every face, in an their own order: that in which they are given is of no consequence. */
+/** Each screen for each player, sorted, so that the order of the request does not matter. */
 export function scenariosOf(layout: Layout, screens: readonly Screen[], faces: readonly PlayerCase[]): Scenario[] {
   const sorted = screens.map((screen) => ({ screen, text: JSON.stringify(screen) })).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0));
   return sorted.flatMap(({ screen }) => {
@@ -47,7 +47,7 @@ export function scenariosOf(layout: Layout, screens: readonly Screen[], faces: r
   });
 }
 
-/** Where the controls of a layout are on a scenarios: `NUMBERS` a control, in the order of the file; NaN for what is not there. */
+/** Where the controls of a layout are in a scenario: `NUMBERS` per control, in the order of the file; NaN for controls that are not there. */
 export function numbersOn(layout: Layout, { screen, view, mm }: Scenario, places: ReadonlyMap<string, number>): Float64Array {
   const numbers = new Float64Array(NUMBERS * layout.controls.length).fill(NaN);
   const put = (at: number, { x, y, w, h }: Box) => {

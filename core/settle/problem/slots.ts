@@ -1,4 +1,4 @@
-/** Slots: the places in a layout's file where lengths stand that may change, and how a length in one is read and put back. */
+/** Slots: the places in a layout file that hold variable lengths, and how they are read and written. */
 import { byId } from "../../derived/byId";
 import { ownEntry } from "../../engine/playerChanges";
 import { formatLength, lengthOf } from "../../engine/placement/length";
@@ -16,10 +16,10 @@ export interface Slot {
 /** A length in a slot: offsets and sides of pins, insets of spans; sides, growth and shift of hit areas; the travel of a stick. */
 export type LengthField = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "travel";
 
-/** A slot as its own word. */
+/** Identifies a slot. */
 export const slotKey = ({ kind, id, arrangement }: Slot): string => `${kind} ${id} ${arrangement ?? ""}`;
 
-/** The slot that holds under an arrangement: its override's, where that has one, else the base's. */
+/** The slot that applies under an arrangement: in its override if that has one, else in the base. */
 export function slotUnder(layout: Layout, arrangement: string | null, kind: SlotKind, id: string): Slot {
   const override = arrangement === null ? undefined : ownEntry(byId(layout.arrangements).get(arrangement)?.overrides ?? {}, id);
   const own = kind === "place" ? override?.placement : kind === "hit" ? override?.hit : kind === "landing" ? override?.landing : undefined;
@@ -36,10 +36,10 @@ export function hitOf(layout: Layout, { id, arrangement }: Slot): Hit {
   return own ?? byId(layout.controls).get(id)!.hit;
 }
 
-/** How much each length of a slot is to change, in its own unit. */
+/** The change of each length of a slot, in its own unit. */
 export type LengthChanges = ReadonlyMap<LengthField, number>;
 
-/** A length and so much more, with this many decimals. */
+/** A length plus a change, rounded to some decimals. */
 function more(text: string, change: number | undefined, decimals: number): string {
   if (!change) return text;
   const { amount, unit } = lengthOf(text);

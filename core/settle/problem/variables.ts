@@ -1,6 +1,6 @@
 /**
- * What may change: each length of the file that Settle may write is one part of a variable. A variable is counted in mm (a mean over the scenarios),
- * 0 being the layout as it was. Parts that must change together share one: the sides of a circle, same sizes in a row, mirrored copies.
+ * Variables: each length of the file that may change is a part of one. A variable is in mm (a mean over the scenarios);
+ * 0 is the layout before. Lengths that must change together share a variable: the sides of a circle, equal sizes in a row, mirrored copies.
  */
 import { isEqual } from "../../engine/equal";
 import { byId } from "../../derived/byId";
@@ -17,7 +17,7 @@ import { hitOf, placementOf, slotKey, slotUnder, withSlot, type LengthField, typ
 /** What a variable changes. */
 export type VariableKind = "cluster" | "place" | "size" | "hit" | "shift" | "landing" | "travel";
 
-/** One length that changes with a variable; `sign` −1 where it changes the other way. */
+/** One length that changes with a variable; `sign` −1: in the opposite direction. */
 export interface Part {
   readonly slot: Slot;
   readonly field: LengthField;
@@ -26,52 +26,52 @@ export interface Part {
 export interface Variable {
   readonly kind: VariableKind;
   readonly parts: readonly Part[];
-  /** How much its lengths change with a mm, in their own unit. */
+  /** The change of its lengths per mm, in their own unit. */
   readonly perMm: number;
-  /** So many decimals are written. */
+  /** The number of decimals that are written. */
   readonly decimals: number;
-  /** How far it may go, mm. */
+  /** The range, mm. */
   readonly low: number;
   readonly high: number;
 }
 
-/** A side becomes no smaller than this part of what it was, */
+/** The smallest side, as a fraction of the side before. */
 export const LEAST_SIDE = 0.6;
-/** and no larger than this. */
+/** The smallest and the largest side, as fractions of the side before. */
 const SIDES = { least: LEAST_SIDE, most: 1.8 };
-/** Travel becomes no shorter and no longer than these parts of what it was. */
+/** The shortest and the longest travel, as fractions of the travel before. */
 const TRAVELS = { least: 0.7, most: 1.5 };
-/** A hit area grows no more than this at each side, and moves no farther from its picture, mm. */
+/** The largest growth of a hit area at each side, and its largest shift, mm. */
 const MOST_GROWTH_MM = 6;
-/** Nothing goes farther than this, mm: from one end of the largest screens to the other. */
+/** The longest movement, mm: across the largest screens. */
 const FARTHEST_MM = 400;
-/** A step of the last decimal written is at most this many mm on every screen: three of them together stay within the margin of every constraint. */
+/** The last written decimal is at most this many mm on every screen: three such errors together stay within the margin of the constraints. */
 const STEP_MM = 0.0005;
 /** A length has six decimals at most. */
 const MOST_DECIMALS = 6;
 
-/** A layout, where it is looked at, and what of it may change. */
+/** A layout, its scenarios, and what may change. */
 export interface Scope {
   readonly layout: Layout;
   readonly scenarios: readonly Scenario[];
   readonly held: ReadonlySet<string>;
   readonly changeable: readonly Changeable[];
-  /** Whether controls in clusters move by themselves. */
+  /** Whether controls in clusters move separately. */
   readonly children: boolean;
-  /** Controls whose hit area is asked to grow. */
+  /** Controls whose hit area is requested to grow. */
   readonly growing: ReadonlySet<string>;
 }
 
-/** A length that may change, before it is known with which others. */
+/** A length that may change, before it is grouped with others. */
 interface Draft extends Part {
   readonly kind: VariableKind;
   readonly text: string;
   readonly measureOn: (context: EditContext) => LengthMetrics | null;
-  /** How far it may go, as parts of what it is, or in mm. */
+  /** Its range, as fractions of its value, or in mm. */
   readonly range: { readonly least: number; readonly most: number } | number;
 }
 
-/** What has to be allowed to change for a variable to be one. */
+/** What must be allowed to change for each kind of variable. */
 const CHANGED_BY: Readonly<Record<VariableKind, Changeable>> = {
   cluster: "place",
   place: "place",
@@ -82,7 +82,7 @@ const CHANGED_BY: Readonly<Record<VariableKind, Changeable>> = {
   travel: "travel",
 };
 
-/** Everything that may change in a layout, in the order of the file. */
+/** The variables of a layout, in the order of the file. */
 export function variablesOf(scope: Scope): Variable[] {
   const { layout, scenarios } = scope;
   const drafts = new Map<string, Draft>();
@@ -118,7 +118,7 @@ function draftsUnder(scope: Scope, arrangement: string | null): Draft[] {
   ];
 }
 
-/** A cluster moves as a whole, unless it or something in it is held or locked. Its own size says nothing of what is in it. */
+/** A cluster moves as a whole, unless it or a control in it is held or locked. Its size does not change: it does not affect its controls. */
 function clusterDrafts({ layout, held }: Scope, arrangement: string | null, id: string): Draft[] {
   const slot = slotUnder(layout, arrangement, "place", id);
   const placement = placementOf(layout, slot);
@@ -135,7 +135,7 @@ const offsetDrafts = (kind: VariableKind, slot: Slot, placement: Placement & { k
   return [...(free.x ? [draft("dx", placement.offset[0])] : []), ...(free.y ? [draft("dy", placement.offset[1])] : [])];
 };
 
-/** What of a control's own place may change: a locked place keeps its size too, for a side that changes moves a box. */
+/** The variable lengths of a control's placement. A locked placement keeps its size too, because a changed side moves the box. */
 function placeDrafts({ layout, children }: Scope, slot: Slot): Draft[] {
   const locks = locksOf(layout, slot.id);
   const placement = placementOf(layout, slot);
@@ -171,7 +171,7 @@ function ownDraft(kind: VariableKind, slot: Slot, field: LengthField, text: stri
   return { kind, slot, field, sign: 1, text, measureOn, range: MOST_GROWTH_MM };
 }
 
-/** The sides of a hit area; and where it is, if there is room for its picture to be anywhere but in its middle. */
+/** The sides of a hit area, and its shift if it is larger than its picture. */
 function hitDrafts(layout: Layout, slot: Slot, growing: ReadonlySet<string>): Draft[] {
   const hit = hitOf(layout, slot);
   const isPicture = !hit.size && hit.minMm === 0 && [hit.grow, ...hit.shift].every((length) => lengthOf(length).amount === 0);
@@ -179,12 +179,12 @@ function hitDrafts(layout: Layout, slot: Slot, growing: ReadonlySet<string>): Dr
   return isPicture && !growing.has(slot.id) ? sides : [...sides, ownDraft("shift", slot, "dx", hit.shift[0]), ownDraft("shift", slot, "dy", hit.shift[1])];
 }
 
-/** Drafts that share a value, together: mirrored copies (a length and its mirror's), the two sides of a circle, same sizes. */
+/** Groups drafts that share a value: mirrored copies (a length and its mirror image), the two sides of a circle, equal sizes. */
 function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[], drafts: ReadonlyMap<string, Draft>): Draft[][] {
   const kin = new Map(arrangements.map((a) => [a, sizeKinship(layout, a)]));
   const originals = mirroredCopiesIn(layout);
   const groups = new Map<string, Draft[]>();
-  // A size that one of its kin may not change, none of them changes.
+  // If one control may not change a size, no control with the same size changes it.
   const dropped = new Set(
     arrangements.flatMap((a) => layout.controls.flatMap(({ id }) => lockedSizes(layout, drafts, kin.get(a), slotUnder(layout, a, "place", id)))),
   );
@@ -192,7 +192,7 @@ function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[],
     const original = originals.get(draft.slot.id);
     const mirror = original === undefined ? null : mirrorOf(layout, draft, original, originals);
     const leader = mirror ? drafts.get(partKey(mirror)) : draft;
-    // What a copy must follow may not change; so it does not change either.
+    // The original may not change, so the copy does not either.
     if (!leader) continue;
     const word = sizeWord(kin.get(leader.slot.arrangement), leader) ?? partKey(leader);
     groups.set(word, [...(groups.get(word) ?? []), mirror ? { ...draft, sign: mirror.sign } : draft]);
@@ -202,10 +202,10 @@ function groupedDrafts(layout: Layout, arrangements: readonly (string | null)[],
   return [...groups].filter(([word]) => !dropped.has(word)).map(([, group]) => group);
 }
 
-/** The field that is another's mirror, and whether it changes the other way. */
+/** The mirror image of a field, and whether it changes in the opposite direction. */
 const MIRRORED: Partial<Record<LengthField, readonly [LengthField, 1 | -1]>> = { dx: ["dx", -1], left: ["right", 1], right: ["left", 1] };
 
-/** The length of an original of which a copy's is the mirror; null where the two slots do not mirror each other. */
+/** The length of the original that a copy's length mirrors; null if the two slots do not mirror each other. */
 function mirrorOf(layout: Layout, { slot, field }: Draft, original: string, originals: ReadonlyMap<string, string>): Part | null {
   const other = { ...slot, id: original };
   if (slot.kind === "place" || slot.kind === "landing") {
@@ -232,7 +232,7 @@ function hasMirror(
   return mirrorOf(layout, at, slot.id, originals) === null || drafts.has(partKey(twin));
 }
 
-/** A word for the sides that change as one; null for every other length. */
+/** Identifies sides that change together; null for other lengths. */
 function sizeWord(kin: ReadonlyMap<string, string> | undefined, { kind, slot, field, text, range }: Draft): string | null {
   if (range !== SIDES || (field !== "w" && field !== "h") || kind !== "size") return null;
   return sizeKey(kin, slot, text);
@@ -241,14 +241,14 @@ function sizeWord(kin: ReadonlyMap<string, string> | undefined, { kind, slot, fi
 const sizeKey = (kin: ReadonlyMap<string, string> | undefined, { id, arrangement }: Slot, text: string) =>
   `size ${kin?.get(id) ?? id} ${arrangement ?? ""} ${canonicalLength(text)}`;
 
-/** The words of the sides of a pin that may not change. */
+/** The keys of the sides of a pin that may not change. */
 function lockedSizes(layout: Layout, drafts: ReadonlyMap<string, Draft>, kin: ReadonlyMap<string, string> | undefined, slot: Slot): string[] {
   const placement = placementOf(layout, slot);
   if (placement?.kind !== "pin") return [];
   return (["w", "h"] as const).flatMap((field, i) => (drafts.has(partKey({ slot, field })) ? [] : [sizeKey(kin, slot, placement.size[i])]));
 }
 
-/** A variable of lengths that change together; null where their unit comes to nothing. */
+/** A variable of lengths that change together; null if their unit is 0 px. */
 function variableOf(scenarios: readonly Scenario[], layout: Layout, group: readonly Draft[]): Variable | null {
   const [first] = group;
   const { unit, amount } = lengthOf(first.text);
@@ -266,7 +266,7 @@ function variableOf(scenarios: readonly Scenario[], layout: Layout, group: reado
   return { kind: first.kind, parts: group.map(({ slot, field, sign }) => ({ slot, field, sign })), perMm: 1 / mean, decimals, low, high };
 }
 
-/** The layout with its variables at some values, mm. `written`: with as many decimals as will be in the file, else with six. */
+/** The layout with its variables at some values, mm. `written`: with the decimals of the file, else with six. */
 export function withValues(layout: Layout, variables: readonly Variable[], values: ArrayLike<number>, written: boolean): Layout {
   const slots = new Map<string, { slot: Slot; decimals: number; changes: Map<LengthField, number> }>();
   variables.forEach(({ parts, perMm, decimals }, i) => {

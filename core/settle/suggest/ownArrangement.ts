@@ -1,4 +1,4 @@
-/** Arrangements that Settle makes: their own places for everything, so that they may change there and nowhere else. */
+/** Arrangements that Settle makes: with own placements for everything, so that changes apply only there. */
 import { isEqual } from "../../engine/equal";
 import { arrangementForScreens } from "../../checks/arrangementForScreens";
 import { byId } from "../../derived/byId";
@@ -7,14 +7,14 @@ import { arrangementFor } from "../../engine/placement/arrangement";
 import { refused, type Result } from "../../engine/result";
 import type { Arrangement, Layout, Override, Screen } from "../../format/types";
 
-/** What an arrangement is made for. `shelf`: every screen there is, for telling on which others it holds. */
+/** What an arrangement is made for. `shelf`: all screens, to count on which others it applies. */
 export interface ForScreens {
   readonly screens: readonly Screen[];
   readonly shelf: readonly Screen[];
   readonly name: string;
 }
 
-/** Adds an arrangement for some screens in which all has, as its own, the place that it has on them already. Refused where several arrangements hold on them: what is to be its own is then told twice. */
+/** Adds an arrangement for some screens in which everything has its present placement as its own. Refused if several arrangements apply to these screens. */
 export function withOwnPlaces(layout: Layout, wanted: ForScreens): Result<{ readonly layout: Layout; readonly id: string; readonly others: number }> {
   const holding = [...new Set(wanted.screens.map((screen) => layout.arrangements[arrangementFor(layout.arrangements, screen)]?.id ?? null))];
   if (holding.length !== 1) return refused("arrangements", "these screens already have several arrangements; change each of them");
@@ -36,9 +36,7 @@ export function withOwnPlaces(layout: Layout, wanted: ForScreens): Result<{ read
   return { ok: true, value: { layout: next, id, others } };
 }
 
-const isSame = (a: unknown, b: unknown) => isEqual(a, b);
-
-/** An arrangement without what it says just as the base does; what it hides stays hidden. */
+/** The layout with an arrangement without overrides that equal the base; what it hides stays hidden. */
 export function withoutSame(layout: Layout, id: string): Layout {
   const controls = byId(layout.controls);
   const clusters = byId(layout.clusters);
@@ -50,9 +48,9 @@ export function withoutSame(layout: Layout, id: string): Layout {
       const base = control?.placement ?? clusters.get(key)?.placement;
       const own: Override = {
         ...rest,
-        ...(placement && !isSame(placement, base) ? { placement } : {}),
-        ...(hit && !isSame(hit, control?.hit) ? { hit } : {}),
-        ...(landing && !isSame(landing, control?.kind === "stick" ? control.feel.landing : undefined) ? { landing } : {}),
+        ...(placement && !isEqual(placement, base) ? { placement } : {}),
+        ...(hit && !isEqual(hit, control?.hit) ? { hit } : {}),
+        ...(landing && !isEqual(landing, control?.kind === "stick" ? control.feel.landing : undefined) ? { landing } : {}),
       };
       if (own.hidden || own.placement || own.hit || own.landing) overrides[key] = own;
     }
@@ -62,8 +60,8 @@ export function withoutSame(layout: Layout, id: string): Layout {
 }
 
 /**
- * What changed from a layout to its settled version, put into an arrangement for some screens: there all is as settled, and elsewhere as
- * before. What an arrangement cannot its own have (travel, drawing order, words of wires) changes for all screens.
+ * Applies the changes of a settled version only on some screens, in an arrangement; other screens are as
+ * before. What an arrangement cannot override (travel, drawing order, action names) changes on all screens.
  */
 export function takenIntoArrangement(before: Layout, settled: Layout, wanted: ForScreens): Result<{ readonly layout: Layout; readonly others: number }> {
   const made = withOwnPlaces(settled, wanted);

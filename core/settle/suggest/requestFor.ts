@@ -1,4 +1,4 @@
-/** A way out that has been chosen: the question as it is asked then. */
+/** The request that follows from a suggestion. */
 import { byName } from "../../derived/byId";
 import { ok, type Result } from "../../engine/result";
 import type { Screen } from "../../format/types";
@@ -7,7 +7,7 @@ import { withOwnPlaces } from "./ownArrangement";
 import { shownApart } from "./shownApart";
 import type { SettleRequest } from "../request";
 
-/** The same question about the layout that a way out makes. `shelf`: every screen there is. Refused where the layout does not allow it. */
+/** The same request for the layout that a suggestion makes. `shelf`: all screens. Refused if the layout does not allow it. */
 export function requestForSuggestion(request: SettleRequest, way: Suggestion, shelf: readonly Screen[]): Result<SettleRequest> {
   const { layout } = request;
   switch (way.kind) {

@@ -1,12 +1,12 @@
-/** Of two controls that are in each other's way, one shown at another time of the game. */
+/** Shows one of two conflicting controls in another moment of the game. */
 import { byId } from "../../derived/byId";
 import { addMoment } from "../../editing/edits/moments";
 import { refused, type Result } from "../../engine/result";
 import type { Layout } from "../../format/types";
 
 /**
- * Shows a control only when another does not. In moments of which it has one without the other it stays there; else it gets its own moment,
- * and what it alone serves is wanted in that one. A layout without moments gets two: one for all that there was, and that one.
+ * Shows a control only when another is hidden. If it has moments without the other, it stays in those; else it gets its own moment,
+ * in which the actions that only it serves are used. A layout without moments gets two: one for everything before, and the new one.
  */
 export function shownApart(layout: Layout, id: string, other: string): Result<Layout> {
   const [control, beside] = [byId(layout.controls).get(id), byId(layout.controls).get(other)];
@@ -22,7 +22,7 @@ export function shownApart(layout: Layout, id: string, other: string): Result<La
   return { ok: true, value: withMoments(alone, other, (moments) => moments.filter((moment) => moment !== own)) };
 }
 
-/** A control in other moments, and with it the actions that it alone serves: they are wanted when it is there. */
+/** Moves a control to other moments, with the actions that only it serves. */
 function withMoments(layout: Layout, id: string, change: (moments: readonly string[]) => string[]): Layout {
   const served = byId(layout.controls)
     .get(id)!

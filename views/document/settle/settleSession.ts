@@ -148,7 +148,7 @@ export function takeIntoArrangement(session: Session): void {
   if (!done) return;
   closeSettle();
   session.tell({
-    text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more screens` : ""}; elsewhere all stands as before.`,
+    text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more screens` : ""}; other screens are unchanged.`,
     tone: "plain",
   });
 }

@@ -14,7 +14,7 @@ interface Props {
 }
 
 export function NoticeList({ hz, nameOf, told, onGo }: Props) {
-  const all = useEvery(500, told, (a, b) => isEqual(a, b));
+  const all = useEvery(500, told, isEqual);
   if (all.length === 0) return <p className="caption p-4">Nothing to tell yet: play, or open a take.</p>;
   return (
     <ol aria-label="Notices" className="min-h-0 overflow-y-auto py-1 text-[0.75rem]">

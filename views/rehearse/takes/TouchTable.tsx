@@ -12,10 +12,9 @@ interface Props {
 }
 
 const FATES: readonly TouchFate[] = ["meant", "another", "game", "nothing"];
-const sameRows = (a: readonly unknown[], b: readonly unknown[]) => isEqual(a, b);
 
 export function TouchTable({ controls, nameOf, marks }: Props) {
-  const rows = useEvery(400, () => touchTable(controls, marks()), sameRows);
+  const rows = useEvery(400, () => touchTable(controls, marks()), isEqual);
   const stray = useEvery(400, () => marks().filter((m) => m.kind === "down" && m.meant === null).length);
   const mm = (value: number | null) => (value === null ? "–" : `${value.toFixed(1)} mm`);
   return (
