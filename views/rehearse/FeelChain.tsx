@@ -32,15 +32,17 @@ export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel:
   useEffect(() => {
     const element = canvas.current;
     if (!element) return;
-    const tones = tonesOf(element);
+    // Read when it is drawn: the theme of the page changes after the effects of what is in it.
+    let tones: Tones | null = null;
     let shown = "";
     return onFeel((now) => {
       const key = JSON.stringify(now);
       if (key === shown) return;
       shown = key;
-      drawChain(cleared(element, SIDE), control, now, tones);
+      const drawn = (tones ??= tonesOf(element));
+      drawChain(cleared(element, SIDE), control, now, drawn);
       const below = bars.current && cleared(bars.current, rows * ROW);
-      if (below) now.actions.slice(0, MOST_ROWS).forEach((action, i) => drawAction(below, i * ROW, action, tones));
+      if (below) now.actions.slice(0, MOST_ROWS).forEach((action, i) => drawAction(below, i * ROW, action, drawn));
       if (told.current) told.current.textContent = wordsOf(now);
     });
   }, [control, onFeel, dark, rows]);

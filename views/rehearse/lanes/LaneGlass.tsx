@@ -38,18 +38,19 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
     const element = box.current!;
     let painter: ReturnType<typeof createLanePainter> | null = null;
     let width = 0;
-    const tones = tonesOf(element);
+    let tones: ReturnType<typeof tonesOf> | null = null;
     const density = window.devicePixelRatio || 1;
     const fit = () => {
       width = element.clientWidth;
+      tones = tonesOf(element);
       painter = width > 0 ? createLanePainter([first.current!, second.current!], { log, lanes: all, tones, width, laneHeight: LANE_PX, density }) : null;
     };
+    // The observer calls once at the start, after all effects: by then the page has its theme.
     const observer = new ResizeObserver(fit);
     observer.observe(element);
-    fit();
     let axisEnd = -1;
     const frame = () => {
-      if (!painter) return;
+      if (!painter || !tones) return;
       const at = now.current;
       const kept = keptOf(log);
       painter.paint(at);
