@@ -18,7 +18,7 @@ import { openTwoWindows, openWindow } from "../test/window";
 import { benchContextNow } from "./document/benchContext";
 import type { Edit, Session } from "./document/session";
 import { benchScreenOf, railOf } from "./document/railScreens";
-import { clearBench, setBench } from "./layout/bench";
+import { setBench } from "./layout/bench";
 import { createGlassCommands, glassWorld } from "./layout/glassCommands";
 import { switchHolding } from "./layout/holding";
 import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "./interaction/benchPointer";
@@ -46,7 +46,7 @@ const onGlass =
   (session) => {
     const commands = createGlassCommands(session);
     let state = GLASS_AT_REST;
-    setBench({ tool, ...(entered === null ? {} : { entered }) });
+    setBench(session, { tool, ...(entered === null ? {} : { entered }) });
     session.select(selection);
     const box = placeableBox(benchContextNow(session).resolved, placeableOf(layoutOf(session), subject)!)!;
     const from = { x: box.x + box.w / 2, y: box.y + box.h / 2 };
@@ -161,7 +161,6 @@ const steps = fc.array(
 /** Runs one gesture, with the other window's edits between its movements, and alone; what must come of both together. */
 async function played(begin: Begin, run: readonly Step[], how: "end" | "cancel") {
   const { a, b, settled, kept } = await openTwoWindows(harbour);
-  clearBench();
   const gesture = begin(b);
   let confirmed = 0;
   for (const [i, step] of run.entries()) {
@@ -175,7 +174,6 @@ async function played(begin: Begin, run: readonly Step[], how: "end" | "cancel")
   const theirs = layoutOf(a);
   gesture[how]();
   await settled();
-  clearBench();
   const { session: alone } = openWindow(harbour);
   const solo = begin(alone);
   for (const step of run) if (step.kind === "move") solo.move(step.dx, step.dy);
@@ -184,7 +182,6 @@ async function played(begin: Begin, run: readonly Step[], how: "end" | "cancel")
   return { a, b, kept, theirs, confirmed, expected, alone };
 }
 const plain = (layout: Layout) => writeLayout(layout);
-afterEach(clearBench);
 
 describe.each(Object.keys(GESTURES))("%s", (name) => {
   test("let go, it has made its own changes on top of the other window's, and nothing else; abandoned, none", async () => {
@@ -214,7 +211,7 @@ test("held on all screens, a drag keeps what the other window does meanwhile", a
   const { session } = openWindow(harbour);
   await switchHolding(session);
   const held: Begin = (window) => {
-    setBench({ holds: true });
+    setBench(session, { holds: true });
     return GESTURES.move(window);
   };
   for (const dx of [12, 60]) {

@@ -88,8 +88,9 @@ test("a sheet of thousands of inputs draws what is in sight, and comes to what i
     keys: Array.from({ length: 32 }, (_, k) => ({ code: `K${i}-${k}` })),
   }));
   const layout = must(parseLayout({ format: "nodulum-layout", version: 1, name: "Long", reference: { width: 1600, height: 720 }, scale: {}, actions }));
+  const parts = openWindow(layout);
   const { container } = render(
-    <SessionProvider value={openWindow(layout)}>
+    <SessionProvider value={parts}>
       <Host />
     </SessionProvider>,
   );
@@ -98,7 +99,7 @@ test("a sheet of thousands of inputs draws what is in sight, and comes to what i
   expect(container.querySelector('[data-action="action 0"]')).not.toBeNull();
   expect(container.querySelector('[data-action="action 150"]')).toBeNull();
   const room = container.querySelector<HTMLElement>("[data-sheet]")!.parentElement!;
-  act(() => setSheetState({ pick: { kind: "action", name: "action 150" } }));
+  act(() => setSheetState(parts.session, { pick: { kind: "action", name: "action 150" } }));
   // A page reports scrolling by itself.
   act(() => void room.dispatchEvent(new Event("scroll")));
   expect(room.scrollTop).toBeGreaterThan(100_000);

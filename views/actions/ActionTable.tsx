@@ -25,6 +25,7 @@ import { removeWire, unplugWithNotice } from "./removeWire";
 import { TEXTS } from "../../core/format/limits";
 
 export function ActionTable({ data }: { data: SheetData }) {
+  const session = useSessionActions();
   const { seen, statuses, layout, letters, loose } = data;
   const strays = loose.filter(
     (e) => e.index === null || !layout.actions.some((a) => a.name === byId(layout.controls).get(e.control)?.serves[e.index!]?.action),
@@ -55,7 +56,7 @@ export function ActionTable({ data }: { data: SheetData }) {
               <button
                 className="text-left text-blocker"
                 onClick={() =>
-                  setSheetState({ pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })
+                  setSheetState(session, { pick: e.index === null ? { kind: "control", id: e.control } : { kind: "serve", id: e.control, index: e.index } })
                 }
               >
                 ■ {byId(layout.controls).get(e.control)?.name}: {e.word}
@@ -73,7 +74,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
   const picked = useSheetState((p) => p.pick?.kind === "action" && p.pick.name === action.name);
   const { name } = action;
   const inputs = hardwareWires(action);
-  const pick = () => setSheetState({ pick: { kind: "action", name } });
+  const pick = () => setSheetState(session, { pick: { kind: "action", name } });
   return (
     <tr
       className={`border-b border-rule align-top ${picked ? "bg-sheet shadow-[inset_3px_0_0_var(--accent)]" : ""}`}
@@ -111,7 +112,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
               key={`${w.list} ${w.index}`}
               word={`${endWord(w.end, letters)}${signOf(w, action.kind)}`}
               title={`${endTitle(w.end, letters)}, gives ${hardwareSourceGives(w, action.kind)}`}
-              onPick={() => setSheetState({ pick: { kind: "hardware", action: name, list: w.list, index: w.index } })}
+              onPick={() => setSheetState(session, { pick: { kind: "hardware", action: name, list: w.list, index: w.index } })}
               remove={`Remove ${endWord(w.end, letters)} from ${name}`}
               onRemove={() => unplugWithNotice(session, name, w.list, w.index)}
             />
@@ -120,7 +121,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
             <button
               className="h-6 rounded-sm border border-dashed border-edge px-1.5 text-[0.6875rem] text-muted"
               aria-label={`Bind a key, mouse or pad input to ${name}`}
-              onClick={() => setSheetState({ listening: name })}
+              onClick={() => setSheetState(session, { listening: name })}
             >
               + input
             </button>
@@ -136,7 +137,7 @@ const TableRow = memo(function TableRow({ action, status, layout, letters }: { a
                     key={`${w.control} ${w.index}`}
                     word={`${nameOf(layout, w.control)} ${w.serve.port}`}
                     title={serveGives(w.serve, action.kind)}
-                    onPick={() => setSheetState({ pick: { kind: "serve", id: w.control, index: w.index } })}
+                    onPick={() => setSheetState(session, { pick: { kind: "serve", id: w.control, index: w.index } })}
                     remove={`Remove the wire from ${nameOf(layout, w.control)} ${w.serve.port} to ${name}`}
                     onRemove={() => removeWire(session, w.control, w.index)}
                   />,

@@ -1,13 +1,14 @@
 "use client";
 /** What the game reads, and what serves it: the patch sheet or the same as a table, the card of what is picked, and the ways in and out. */
 import dynamic from "next/dynamic";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { nearPairs } from "../../core/scan/foundWords";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../document/SessionContext";
+import type { Session } from "../document/session";
+import { useSessionActions } from "../document/SessionContext";
 import { AddAction } from "./AddAction";
 import { Aside } from "./cards/Aside";
-import { openSheet, setSheetState, sheetStore, useSheetState } from "./sheetState";
+import { setSheetState, sheetStore, useSheetState } from "./sheetState";
 import { removePicked } from "./removePicked";
 import { ActionTable } from "./ActionTable";
 import { Sheet } from "./sheet/Sheet";
@@ -28,21 +29,19 @@ const WAYS = [
 
 export function ActionsView() {
   const session = useSessionActions();
-  const id = useSession((s) => s.id);
   const data = useSheet();
   const form = useSheetState((p) => p.form);
   const [dialogue, setDialogue] = useState<(typeof WAYS)[number][0] | null>(null);
   const { layout, toDo } = data;
   const { actions } = layout;
-  useEffect(() => openSheet(id), [id]);
   const next = () => {
-    if (!pickNextToDo(toDo, layout)) session.tell({ text: "All done.", tone: "plain" });
+    if (!pickNextToDo(session, toDo)) session.tell({ text: "All done.", tone: "plain" });
   };
   useKeys("actions", {
     "next open": next,
-    "clear the selection": () => setSheetState({ pick: null }),
+    "clear the selection": () => setSheetState(session, { pick: null }),
     "remove picked": () => removePicked(session),
-    rename: renamePicked,
+    rename: () => renamePicked(session),
   });
   const close = () => setDialogue(null);
   return (
@@ -89,8 +88,8 @@ export function ActionsView() {
 }
 
 /** Takes the word of the picked action in hand. Whether there is one. */
-function renamePicked(): boolean {
-  const { pick } = sheetStore.getState();
+function renamePicked(session: Session): boolean {
+  const { pick } = sheetStore(session).getState();
   if (pick?.kind !== "action") return false;
   const field = document.querySelector<HTMLInputElement>(`[data-action="${CSS.escape(pick.name)}"] input`);
   field?.focus();
@@ -100,6 +99,7 @@ function renamePicked(): boolean {
 
 /** Names that are likely the same word, spelt twice. */
 function NearNames({ names }: { names: readonly string[] }) {
+  const session = useSessionActions();
   const pairs = nearPairs(names);
   if (pairs.length === 0) return null;
   return (
@@ -108,11 +108,11 @@ function NearNames({ names }: { names: readonly string[] }) {
       {pairs.map(([a, b], i) => (
         <span key={`${a} ${b}`}>
           {i > 0 && "; "}
-          <button className="figure underline" onClick={() => setSheetState({ pick: { kind: "action", name: a } })}>
+          <button className="figure underline" onClick={() => setSheetState(session, { pick: { kind: "action", name: a } })}>
             {a}
           </button>{" "}
           and{" "}
-          <button className="figure underline" onClick={() => setSheetState({ pick: { kind: "action", name: b } })}>
+          <button className="figure underline" onClick={() => setSheetState(session, { pick: { kind: "action", name: b } })}>
             {b}
           </button>
         </span>

@@ -5,7 +5,7 @@ import { useRef } from "react";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { useKeys } from "../interaction/useKeys";
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { setSheetState, useSheetState, type SheetState } from "./sheetState";
 import { groupsOf } from "./sheetPositions";
 import type { SheetData } from "./useSheet";
@@ -20,6 +20,7 @@ const ONLY: readonly (readonly [SheetState["only"], string])[] = [
 ];
 
 export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void }) {
+  const session = useSessionActions();
   const moments = useSession((s) => s.layout.moments);
   const form = useSheetState((p) => p.form);
   const search = useSheetState((p) => p.search);
@@ -43,12 +44,12 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         placeholder="search  /"
         className="box h-6 w-40 px-1.5"
         value={search}
-        onChange={(event) => setSheetState({ search: event.target.value })}
+        onChange={(event) => setSheetState(session, { search: event.target.value })}
         onKeyDown={(event) => {
           if (event.key !== "Escape") return;
           event.stopPropagation();
           if (search === "") event.currentTarget.blur();
-          setSheetState({ search: "" });
+          setSheetState(session, { search: "" });
         }}
       />
       {moments.length > 0 && (
@@ -59,7 +60,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
             {...readingProps(says("sheet.moment"), moments.find((m) => m.id === moment)?.name ?? "any moment")}
             className="box h-6 px-1"
             value={moment ?? ""}
-            onChange={(event) => setSheetState({ moment: event.target.value || null })}
+            onChange={(event) => setSheetState(session, { moment: event.target.value || null })}
           >
             <option value="">any moment</option>
             {moments.map((m) => (
@@ -75,7 +76,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
         {...readingProps(says("sheet.only"), ONLY.find(([key]) => key === only)?.[1])}
         className="box h-6 px-1"
         value={only}
-        onChange={(event) => setSheetState({ only: event.target.value as SheetState["only"] })}
+        onChange={(event) => setSheetState(session, { only: event.target.value as SheetState["only"] })}
       >
         {ONLY.map(([key, word]) => (
           <option key={key} value={key}>
@@ -90,14 +91,14 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
               type="checkbox"
               className="accent-[var(--accent)]"
               checked={grouped}
-              onChange={(event) => setSheetState({ grouped: event.target.checked })}
+              onChange={(event) => setSheetState(session, { grouped: event.target.checked })}
             />
             Group by moment
           </label>
           {groups.length > 0 && (
             <button
               className="push h-6 px-1.5 text-[0.6875rem]"
-              onClick={() => setSheetState({ folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
+              onClick={() => setSheetState(session, { folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
             >
               {allFolded ? "Unfold all" : "Fold all"}
             </button>
@@ -110,7 +111,7 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
             key={f}
             aria-pressed={form === f}
             className={`push h-6 px-2 ${form === f ? "border-accent text-accent" : ""}`}
-            onClick={() => setSheetState({ form: f })}
+            onClick={() => setSheetState(session, { form: f })}
           >
             {f === "sheet" ? "Sheet" : "Table"}
           </button>

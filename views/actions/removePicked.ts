@@ -6,7 +6,7 @@ import type { Session } from "../document/session";
 import { sheetStore, setSheetState } from "./sheetState";
 
 export function removePicked(session: Session): void {
-  const { pick } = sheetStore.getState();
+  const { pick } = sheetStore(session).getState();
   if (!pick || pick.kind === "end") return;
   const done = (() => {
     switch (pick.kind) {
@@ -20,5 +20,5 @@ export function removePicked(session: Session): void {
         return unplugWithNotice(session, pick.action, pick.list, pick.index);
     }
   })();
-  if (done) setSheetState({ pick: null });
+  if (done) setSheetState(session, { pick: null });
 }

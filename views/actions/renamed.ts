@@ -6,7 +6,7 @@ import { sheetStore, setSheetState } from "./sheetState";
 
 export function renamed(session: Session, from: string, to: string): boolean {
   const done = session.edit(`rename ${from}`, (l) => renameAction(l, from, to));
-  const { pick } = sheetStore.getState();
-  if (done && pick?.kind === "action" && pick.name === from) setSheetState({ pick: { kind: "action", name: to } });
+  const { pick } = sheetStore(session).getState();
+  if (done && pick?.kind === "action" && pick.name === from) setSheetState(session, { pick: { kind: "action", name: to } });
   return done;
 }

@@ -1,8 +1,8 @@
 "use client";
 /** What the patch sheet alone remembers: what is picked, searched for and folded, the wire being drawn, whether an input is listened for. Nothing of it is in the file. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
 import type { HardwareList } from "../../core/wiring/hardwareWires";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import type { ConnectionDrag } from "../interaction/wires";
 
 /** What is picked on the sheet. A wire is reported by its far end: a control's serve, or an action's desk source. */
@@ -14,8 +14,6 @@ export type Picked =
   | { readonly kind: "hardware"; readonly action: string; readonly list: HardwareList; readonly index: number };
 
 export interface SheetState {
-  /** The layout it is about, by its id; null before any. */
-  readonly of: string | null;
   readonly form: "sheet" | "table";
   readonly pick: Picked | null;
   readonly search: string;
@@ -31,7 +29,6 @@ export interface SheetState {
 }
 
 const START: SheetState = {
-  of: null,
   form: "sheet",
   pick: null,
   search: "",
@@ -42,18 +39,15 @@ const START: SheetState = {
   connectionDrag: null,
   listening: null,
 };
-export const sheetStore = createStore<SheetState>(() => START);
-export const useSheetState = <T>(select: (patch: SheetState) => T): T => useStore(sheetStore, select);
-export const setSheetState = (change: Partial<SheetState>): void => sheetStore.setState(change);
-/** Another layout has been opened: back to how a sheet begins. The form stays as it was chosen. Of the same layout all stays. */
-export function openSheet(of: string): void {
-  const { of: before, form } = sheetStore.getState();
-  if (before !== of) sheetStore.setState({ ...START, of, form }, true);
-}
+/** At another layout a sheet begins anew; the form stays as it was chosen. */
+const sheet = defineUiState<SheetState>({ lasts: "layout", first: START, next: ({ form }) => ({ ...START, form }) });
+export const sheetStore = sheet.of;
+export const useSheetState = sheet.use;
+export const setSheetState = (session: Session, change: Partial<SheetState>): void => sheetStore(session).setState(change);
 
 /** Folds a group, or unfolds it. */
-export function toggleFold(key: string): void {
-  const folded = new Set(sheetStore.getState().folded);
+export function toggleFold(session: Session, key: string): void {
+  const folded = new Set(sheetStore(session).getState().folded);
   if (!folded.delete(key)) folded.add(key);
-  setSheetState({ folded });
+  setSheetState(session, { folded });
 }

@@ -6,6 +6,7 @@ import type { Action, Layout } from "../../core/format/types";
 import { useSession } from "../document/SessionContext";
 import { useKeyLetters } from "../interaction/useKeyLetters";
 import { endWord, type KeyLetters } from "../fields/keyWords";
+import type { Session } from "../document/session";
 import { sheetStore, setSheetState, useSheetState, type Picked } from "./sheetState";
 import { chainOf, groupsOf, seenActions, sheetPositions, type WireChain, type SheetPositions } from "./sheetPositions";
 
@@ -51,9 +52,10 @@ export function useSheet(): SheetData {
 }
 
 /** Goes to next open item after what is picked: it is picked, brought into view and given the focus. False where nothing remains. */
-export function pickNextToDo(toDo: readonly ToDo[], layout: Pick<Layout, "actions" | "moments">): boolean {
+export function pickNextToDo(session: Session, toDo: readonly ToDo[]): boolean {
   if (toDo.length === 0) return false;
-  const { pick, folded, grouped } = sheetStore.getState();
+  const { layout } = session.store.getState();
+  const { pick, folded, grouped } = sheetStore(session).getState();
   const at = toDo.findIndex(
     (t) =>
       pick !== null &&
@@ -72,7 +74,7 @@ export function pickNextToDo(toDo: readonly ToDo[], layout: Pick<Layout, "action
   const open = new Set(folded);
   if (group !== undefined) open.delete(group);
   else open.clear();
-  setSheetState({ pick: next as Picked, search: "", moment: null, only: "all", folded: open });
+  setSheetState(session, { pick: next as Picked, search: "", moment: null, only: "all", folded: open });
   const selector = next.kind === "action" ? `[data-action="${CSS.escape(next.name)}"]` : `[data-sheet-control="${CSS.escape(next.id)}"]`;
   // On a very long sheet it is drawn only when the sheet has come there.
   const show = (tries: number) =>

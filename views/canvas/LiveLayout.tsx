@@ -8,7 +8,7 @@ import type { PlayerCase } from "../../core/checks/grid";
 import type { Layout, Screen } from "../../core/format/types";
 import { useSessionActions } from "../document/SessionContext";
 import { drawGlass, emptyGlass, posed } from "./drawGlass";
-import { onLanguage } from "../document/language";
+import { languageNow, onLanguage } from "../document/language";
 import { GlassCanvas, useDrawingEpoch } from "./GlassCanvas";
 
 interface Props {
@@ -47,7 +47,8 @@ function isInSight(element: Element): boolean {
 }
 
 export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held = false, moment, face, between, without = NOTHING }: Props) {
-  const { store } = useSessionActions();
+  const session = useSessionActions();
+  const { store } = session;
   const canvas = useRef<HTMLCanvasElement>(null);
   const epoch = useDrawingEpoch();
   useEffect(() => {
@@ -64,7 +65,7 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
       const playerView = moment === undefined && !face ? shown : { ...shown, ...face, ...(moment === undefined ? {} : { moment }) };
       const there = resolvedOn(layout, screen, playerView);
       const resolved = between ? resolvedBetween(resolvedOn(between.was, screen, playerView), there, between.part) : there;
-      const drawn = posed(layout, resolved, held).filter(
+      const drawn = posed(layout, resolved, { held, language: languageNow(session) }).filter(
         ({ control }) => without.length === 0 || !isAway(control.id, clusterOf(placementIn(layout, resolved.arrangement, control.id)), without),
       );
       drawGlass(element, layout, drawn, { screen, scale, epoch, mostPx: MOST_PX, moment: playerView.moment });
@@ -82,12 +83,12 @@ export const LiveLayout = memo(function LiveLayout({ screen, scale, label, held 
     const stop = store.subscribe((now, before) => {
       if (now.layout !== before.layout || now.playerView !== before.playerView) draw();
     });
-    const stopLanguage = onLanguage(draw);
+    const stopLanguage = onLanguage(session, draw);
     return () => {
       observer.disconnect();
       stop();
       stopLanguage();
     };
-  }, [store, screen, scale, held, epoch, without, moment, face, between]);
+  }, [session, store, screen, scale, held, epoch, without, moment, face, between]);
   return <GlassCanvas ref={canvas} screen={screen} scale={scale} label={label} />;
 });

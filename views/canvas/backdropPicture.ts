@@ -6,6 +6,7 @@ import { ownEntry } from "../../core/engine/playerChanges";
 import { SCREENS } from "../../core/format/limits";
 import type { Screen, Workbench } from "../../core/format/types";
 import { drawBackdrop } from "../../samples/scenes";
+import { createCanvasCache } from "./canvasCache";
 import { imageOf } from "./images";
 
 type Ctx = CanvasRenderingContext2D;
@@ -52,26 +53,18 @@ export function backdropKey(bench: Workbench): string {
   return `own ${bench.fit} ${bench.dim} ${imageOf(bench.picture) ? "in" : "coming"} ${data.length} ${data.slice(64, 96)} ${data.slice(-24)}`;
 }
 
-const canvases = new Map<string, HTMLCanvasElement>();
-/** How many stills are kept (a rail, a bench and a shelf in two zooms), and of how many pixels in all. */
-const MOST_CANVASES = 96;
-const MOST_KEPT = 2 * SCREENS.canvasPx.most;
-let kept = 0;
+/** The stills of a rail, a bench and a shelf in two zooms fit. */
+const stills = createCanvasCache({ most: 96, mostPx: 2 * SCREENS.canvasPx.most });
 
 function cached(key: string, w: number, h: number, bench: Workbench): HTMLCanvasElement {
-  let still = canvases.get(key);
+  let still = stills.get(key);
   if (!still) {
     still = document.createElement("canvas");
     still.width = w;
     still.height = h;
     const ctx = still.getContext("2d");
     if (ctx) paintBackdrop(ctx, bench, w, h);
-    if (canvases.size >= MOST_CANVASES || kept > MOST_KEPT) {
-      canvases.clear();
-      kept = 0;
-    }
-    canvases.set(key, still);
-    kept += w * h;
+    stills.set(key, still);
   }
   return still;
 }

@@ -30,7 +30,7 @@ function canvas() {
   const element = { width: 0, height: 0, getContext: () => pen.ctx } as unknown as HTMLCanvasElement;
   const draw = (layout: Layout, more: { scale?: number; epoch?: number } = {}) => {
     pen.painted.length = 0;
-    drawGlass(element, layout, posed(layout, resolveLayout(layout, screen), false), { screen, scale: more.scale ?? 0.25, epoch: more.epoch ?? 0 });
+    drawGlass(element, layout, posed(layout, resolveLayout(layout, screen), { held: false }), { screen, scale: more.scale ?? 0.25, epoch: more.epoch ?? 0 });
     const of = (call: string) => pen.painted.filter((p) => p.call === call);
     return {
       wiped: of("clearRect").map((p) => p.args as number[]),

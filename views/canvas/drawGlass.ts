@@ -7,17 +7,23 @@ import { SCREENS } from "../../core/format/limits";
 import type { Layout, Screen } from "../../core/format/types";
 import { drawControls, POSE_AT_REST, type DrawnControl } from "../../runtime/art";
 import { backdropAt, backdropIn, backdropKey } from "./backdropPicture";
-import { inShownLanguage, languageNow } from "../document/language";
+import { inShownLanguage } from "../document/language";
 import { suppliesOf } from "./images";
 
 const POSE_HELD = { held: true, x: 0, y: 0 } as const;
 
+/** How controls are shown: held or at rest; `language`: see `document/language`. */
+interface Pose {
+  readonly held: boolean;
+  readonly language?: string | null;
+}
+
 /** The controls of a layout on a screen, at rest or held, in drawing order. */
-export function posed(layout: Layout, resolved: Resolved, held: boolean): DrawnControl[] {
+export function posed(layout: Layout, resolved: Resolved, { held, language = null }: Pose): DrawnControl[] {
   const known = byId(layout.controls);
   return resolved.controls.flatMap((at) => {
     const control = known.get(at.id);
-    return control ? [{ control: inShownLanguage(control, languageNow()), box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
+    return control ? [{ control: inShownLanguage(control, language), box: at.visual, travel: at.travel ?? 0, pose: held ? POSE_HELD : POSE_AT_REST }] : [];
   });
 }
 

@@ -5,13 +5,14 @@
  */
 import type DOMPurify from "dompurify";
 import { byId } from "../../core/derived/byId";
-import { createStore } from "zustand/vanilla";
-import { useStore } from "zustand";
+import { useSyncExternalStore } from "react";
 import { PICTURES } from "../../core/format/limits";
 import { canBeShown, type PictureType } from "../../core/format/pictures/picture";
 import type { Layout } from "../../core/format/types";
 import type { Supplies } from "../../runtime/art";
 import { ICONS } from "../../runtime/icons";
+import { once } from "../document/once";
+import { createCanvasCache } from "./canvasCache";
 
 export interface PictureBytes {
   readonly type: PictureType;
@@ -19,19 +20,32 @@ export interface PictureBytes {
 }
 
 /** Counts decoded images, so that their users redraw. */
-const arrivals = createStore<{ count: number }>(() => ({ count: 0 }));
-export const imageArrivals = (): number => arrivals.getState().count;
+const arrivals = createCounter();
+export const imageArrivals = arrivals.now;
 /** Re-renders a component for each decoded image. */
-export const useImageArrivals = (): number => useStore(arrivals, (s) => s.count);
+export const useImageArrivals = (): number => useSyncExternalStore(arrivals.subscribe, arrivals.now, arrivals.now);
+
+function createCounter() {
+  const listeners = new Set<() => void>();
+  let count = 0;
+  return {
+    now: () => count,
+    add() {
+      count += 1;
+      listeners.forEach((listener) => listener());
+    },
+    subscribe(listener: () => void) {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
+    },
+  };
+}
 
 /** A decoded image in a canvas; an SVG would otherwise be rendered at every use. */
 type Decoded = HTMLCanvasElement | "coming" | "broken";
-const images = new Map<string, Decoded>();
+/** A layout's pictures and two backdrops always fit. */
+const images = createCanvasCache<"coming" | "broken">({ most: 240, mostPx: 3 * PICTURES.area.most });
 const byPicture = new WeakMap<PictureBytes, string>();
-/** Maximum pixels and number of cached images; above it, the cache is cleared. A layout's pictures and two backdrops always fit. */
-const MOST_KEPT = 3 * PICTURES.area.most;
-const MOST_IMAGES = 240;
-let kept = 0;
 /** Maximum longer side of a drawn image, px. */
 const MOST_PX = 2400;
 /** Longer side of a drawn SVG, px; smaller for an SVG with many thousand elements, because drawing it blocks the page. */
@@ -41,28 +55,24 @@ const textOf = (base64: string): string => new TextDecoder().decode(Uint8Array.f
 const base64Of = (text: string): string => btoa(Array.from(new TextEncoder().encode(text), (byte) => String.fromCharCode(byte)).join(""));
 
 /** The SVG sanitizer, loaded with the first SVG; most layouts have none. */
-let cleaner: typeof DOMPurify | null = null;
-let coming: Promise<void> | null = null;
+const cleaner: { loaded: typeof DOMPurify | null } = { loaded: null };
 /** Resolves when the sanitizer is loaded. */
-export function bringCleaner(): Promise<void> {
-  coming ??= import("dompurify").then((module) => {
-    cleaner = module.default;
-    arrivals.setState((s) => ({ count: s.count + 1 }));
-  });
-  return coming;
-}
+export const bringCleaner = once(async (): Promise<void> => {
+  cleaner.loaded = (await import("dompurify")).default;
+  arrivals.add();
+});
 
 /** Returns the sanitized SVG. Call `bringCleaner` first. */
 export function cleanSvg(svg: string): string {
-  if (!cleaner) throw new Error("the SVG sanitizer is not loaded yet");
-  return cleaner.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
+  if (!cleaner.loaded) throw new Error("the SVG sanitizer is not loaded yet");
+  return cleaner.loaded.sanitize(svg, { USE_PROFILES: { svg: true, svgFilters: true }, FORBID_TAGS: ["image", "use", "a", "style", "foreignObject"] });
 }
 
 /** Returns a URL for showing a picture as an image; null for an SVG until the sanitizer is loaded, and for invalid data. */
 export function pictureUrl(picture: PictureBytes): string | null {
   if (!canBeShown(picture.type, picture.data)) return null;
   if (picture.type !== "image/svg+xml") return `data:${picture.type};base64,${picture.data}`;
-  if (!cleaner) {
+  if (!cleaner.loaded) {
     void bringCleaner();
     return null;
   }
@@ -79,16 +89,11 @@ export function imageOf(picture: PictureBytes): HTMLCanvasElement | null {
   if (known !== undefined) return typeof known === "string" ? null : known;
   const url = pictureUrl(picture);
   if (url === null) return null;
-  if (images.size >= MOST_IMAGES || kept > MOST_KEPT) {
-    images.clear();
-    kept = 0;
-  }
   images.set(key, "coming");
   const image = new Image();
   const arrived = (decoded: Decoded) => {
     images.set(key, decoded);
-    if (typeof decoded !== "string") kept += decoded.width * decoded.height;
-    arrivals.setState((s) => ({ count: s.count + 1 }));
+    arrivals.add();
   };
   image.onload = () => arrived(drawnOnce(image, picture.type === "image/svg+xml" ? svgPx(tagsIn(picture.data)) : null));
   image.onerror = () => arrived("broken");

@@ -1,8 +1,8 @@
 "use client";
 /** Which overlays the bench shows; remembered by the browser. */
 import { z } from "zod";
-import { createStore } from "zustand/vanilla";
-import { useStore } from "zustand";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 
 /** Every overlay, its word, its key, and what it is drawn as in the list. */
 export const OVERLAYS = [
@@ -20,7 +20,6 @@ export const OVERLAYS = [
 export type OverlayKey = (typeof OVERLAYS)[number]["key"];
 export type Overlays = Readonly<Record<OverlayKey, boolean>>;
 
-const KEY = "nodulum.overlays";
 const DEFAULT: Overlays = {
   hit: true,
   landing: true,
@@ -35,26 +34,10 @@ const DEFAULT: Overlays = {
 };
 const schema = z.partialRecord(z.enum(OVERLAYS.map((o) => o.key) as [OverlayKey, ...OverlayKey[]]), z.boolean());
 
-function remembered(): Overlays {
-  try {
-    const read = schema.safeParse(JSON.parse(window.localStorage.getItem(KEY) ?? "null"));
-    return read.success ? { ...DEFAULT, ...read.data } : DEFAULT;
-  } catch {
-    return DEFAULT;
-  }
-}
+const read = (noted: unknown): Overlays => ({ ...DEFAULT, ...schema.safeParse(noted).data });
 
-const store = createStore<Overlays>(() => (typeof window === "undefined" ? DEFAULT : remembered()));
-
-export function toggleOverlay(key: OverlayKey): void {
-  store.setState((s) => ({ [key]: !s[key] }));
-  try {
-    window.localStorage.setItem(KEY, JSON.stringify(store.getState()));
-  } catch {
-    // Refused storage costs only the memory of the choice.
-  }
-}
-
-export const useOverlays = (): Overlays => useStore(store);
+const overlays = defineUiState<Overlays>({ lasts: "window", first: DEFAULT, kept: { name: "nodulum.overlays", read } });
+export const useOverlays = (): Overlays => overlays.use((shown) => shown);
+export const toggleOverlay = (session: Session, key: OverlayKey): void => overlays.of(session).setState((shown) => ({ [key]: !shown[key] }));
 /** Whether an overlay is shown just now. */
-export const isOverlayShown = (key: OverlayKey): boolean => store.getState()[key];
+export const isOverlayShown = (session: Session, key: OverlayKey): boolean => overlays.of(session).getState()[key];

@@ -1,9 +1,8 @@
 "use client";
 /** How many CSS px a millimetre has on the display in front of the user: calibrated once, remembered by the browser. */
-import { createStore } from "zustand/vanilla";
-import { useStore } from "zustand";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 
-const KEY = "nodulum.cssPxPerMm";
 /** What CSS itself takes a millimetre for; displays differ. */
 const CSS_PX_PER_MM = 96 / 25.4;
 /** A bank card (ISO/IEC 7810, ID-1), mm. */
@@ -16,28 +15,23 @@ interface Calibration {
   readonly calibrated: boolean;
 }
 
-function remembered(): Calibration {
-  try {
-    const value = Number(window.localStorage.getItem(KEY));
-    if (value >= CALIBRATION_RANGE.least && value <= CALIBRATION_RANGE.most) return { pxPerMm: value, calibrated: true };
-  } catch {
-    // Refused storage: the display counts as not calibrated.
-  }
-  return { pxPerMm: CSS_PX_PER_MM, calibrated: false };
+const NONE: Calibration = { pxPerMm: CSS_PX_PER_MM, calibrated: false };
+function read(noted: unknown): Calibration {
+  const isOne = typeof noted === "number" && noted >= CALIBRATION_RANGE.least && noted <= CALIBRATION_RANGE.most;
+  return isOne ? { pxPerMm: noted, calibrated: true } : NONE;
 }
 
-const store = createStore<Calibration>(() => (typeof window === "undefined" ? { pxPerMm: CSS_PX_PER_MM, calibrated: false } : remembered()));
-export const useCalibration = (): Calibration => useStore(store);
+const calibration = defineUiState<Calibration>({
+  lasts: "window",
+  first: NONE,
+  kept: { name: "nodulum.cssPxPerMm", read, write: ({ pxPerMm }) => pxPerMm },
+});
+export const useCalibration = (): Calibration => calibration.use((c) => c);
 
 /** Takes a calibration, CSS px a mm. */
-export function calibrate(pxPerMm: number): void {
+export function calibrate(session: Session, pxPerMm: number): void {
   const { least, most } = CALIBRATION_RANGE;
-  store.setState({ pxPerMm: Math.min(most, Math.max(least, pxPerMm)), calibrated: true });
-  try {
-    window.localStorage.setItem(KEY, String(store.getState().pxPerMm));
-  } catch {
-    // Refused storage costs only the memory of it.
-  }
+  calibration.of(session).setState({ pxPerMm: Math.min(most, Math.max(least, pxPerMm)), calibrated: true });
 }
 
 /** CSS px a mm of a display of this many px an inch. */

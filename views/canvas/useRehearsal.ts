@@ -20,6 +20,7 @@ import { imageArrivals, suppliesOf } from "./images";
 import { languageNow, spokenLayout } from "../document/language";
 import { padNow } from "../interaction/pads";
 import { contextFor } from "./drawGlass";
+import { useSessionActions } from "../document/SessionContext";
 
 /** Ticks a second, where nothing else is said. */
 const HZ = 60;
@@ -70,6 +71,7 @@ const usedBy = ({ type, ...event }: InputEvent): Used | null =>
   type === "down" ? "touch" : type === "key" && "down" in event && event.down ? "key" : type === "pad" ? "pad" : null;
 
 export function useRehearsal(options: Options) {
+  const session = useSessionActions();
   const { layout, screen, scale, game, moment, canvas } = options;
   const { handed, playerSize } = options.player ?? PLAIN_PLAYER_VIEW;
   const hz = options.hz ?? HZ;
@@ -99,7 +101,7 @@ export function useRehearsal(options: Options) {
       const { current } = now;
       const playing = player.current;
       if (playing) {
-        const pad = padNow();
+        const pad = padNow(session);
         const padText = pad ? JSON.stringify(pad) : "";
         if (pad && padText !== padBefore) {
           playing.feed({ t: time, type: "pad", ...pad });
@@ -118,7 +120,7 @@ export function useRehearsal(options: Options) {
           playing.feed({ t: performance.now(), type: "moment", moment: wished });
         shown = wished;
         const controls = posed({
-          layout: spokenLayout(current.layout, languageNow()),
+          layout: spokenLayout(current.layout, languageNow(session)),
           resolved: playing.resolved(),
           setup: playing.setup(),
           state: playing.state(),
@@ -156,7 +158,7 @@ export function useRehearsal(options: Options) {
       cancelAnimationFrame(animation);
       document.removeEventListener("visibilitychange", onHide);
     };
-  }, [canvas]);
+  }, [session, canvas]);
 
   const feed: Player["feed"] = (event) => {
     if (BY_HAND.has(event.type)) waiting.current = Math.min(waiting.current, event.t);

@@ -17,6 +17,7 @@ import { createDocumentStore, type DocumentStore, type DocumentStoreEvents } fro
 import { createEdits, type EditRun } from "./sessionEdits";
 import { createFindings } from "./sessionFindings";
 import { createGestures, mergedWith } from "./sessionGesture";
+import { createOwner, type Owner } from "./owner";
 import { createNotices, type Notices } from "./sessionNotices";
 import { createRecorder } from "./sessionRecords";
 import type { DocumentActions, GestureActions, Session, SessionState } from "./sessionState";
@@ -82,16 +83,19 @@ export function createSession(parts: SessionParts, opened: OpenedLayout): Sessio
   documentStore.open(opened);
   const record = createRecorder(store, { documentStore, now, newId, by: windows.own });
   const gestures = createGestures({ store, notices, record, onBegin: endRun, onLost });
-  return {
+  const owner = createOwner<Session>(() => session);
+  const session: Session = {
     store,
+    owner,
     tell: notices.tell,
     tellRefusal: notices.tellRefusal,
     ...gestures,
     ...createEdits({ store, notices, record, gestures, run }),
     ...createView(store, endRun),
     ...createFindings(store),
-    ...createDocument({ store, kept, documentStore, gestures, endRun }),
+    ...createDocument({ store, kept, documentStore, gestures, endRun, owner }),
   };
+  return session;
 }
 
 /** What the session does when the document store reports something. */
@@ -124,14 +128,16 @@ interface DocumentParts {
   readonly documentStore: DocumentStore;
   readonly gestures: GestureActions;
   readonly endRun: () => void;
+  readonly owner: Owner<Session>;
 }
 
-function createDocument({ store, kept, documentStore, gestures, endRun }: DocumentParts): DocumentActions {
+function createDocument({ store, kept, documentStore, gestures, endRun, owner }: DocumentParts): DocumentActions {
   const { getState: get, setState: set } = store;
   return {
     show(next) {
       gestures.cancel();
       endRun();
+      if (next.id !== get().id) owner.changeLayout();
       set({ ...firstState(next, isOwnIn(store)), notice: null });
       documentStore.open(next);
       kept.setLastOpen(next.id).catch((error: unknown) => console.error("The open layout could not be remembered.", error));
@@ -152,6 +158,9 @@ function createDocument({ store, kept, documentStore, gestures, endRun }: Docume
       set({ others });
       set({ history: historyOf(get().log, isOwnIn(store)) });
     },
-    close: () => documentStore.close(),
+    close() {
+      owner.close();
+      documentStore.close();
+    },
   };
 }

@@ -9,6 +9,7 @@ import type { History, LogRecord } from "../../core/versions/log";
 import type { OpenedLayout } from "../../storage/openKept";
 import type { Saving } from "../../storage/saveQueue";
 import type { ScreenFindings } from "../../workers/checksService";
+import type { Owner } from "./owner";
 
 /** A message at the bottom of the window. */
 export interface Notice {
@@ -145,4 +146,6 @@ export interface DocumentActions {
 
 export interface Session extends NoticeActions, GestureActions, EditActions, ViewActions, FindingActions, DocumentActions {
   readonly store: StoreApi<SessionState>;
+  /** What views hold beside the layout: see `uiState`. */
+  readonly owner: Owner<Session>;
 }

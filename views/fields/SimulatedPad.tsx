@@ -3,6 +3,7 @@
 import { X } from "lucide-react";
 import type { PointerEvent } from "react";
 import { moveSimulated, pressSimulated, switchSimulatedPad, useSimulatedPad } from "../interaction/pads";
+import { useSessionActions } from "../document/SessionContext";
 
 /** Where each button is, CSS px in a field of 300 × 132; its number is that of the standard mapping. */
 const BUTTONS: readonly (readonly [number: number, x: number, y: number])[] = [
@@ -27,6 +28,7 @@ const BUTTONS: readonly (readonly [number: number, x: number, y: number])[] = [
 const STICK_R = 20;
 
 export function SimulatedPad() {
+  const session = useSessionActions();
   const on = useSimulatedPad((s) => s.on);
   if (!on) return null;
   return (
@@ -37,7 +39,7 @@ export function SimulatedPad() {
     >
       <header className="flex items-center justify-between">
         <h2 className="heading">Simulated pad</h2>
-        <button className="grid size-6 place-items-center" aria-label="Hide the simulated pad" onClick={() => switchSimulatedPad(false)}>
+        <button className="grid size-6 place-items-center" aria-label="Hide the simulated pad" onClick={() => switchSimulatedPad(session, false)}>
           <X size={13} />
         </button>
       </header>
@@ -53,9 +55,10 @@ export function SimulatedPad() {
 }
 
 function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
+  const session = useSessionActions();
   const down = useSimulatedPad((s) => s.buttons[number] > 0);
   // Whoever looks once a frame must see the shortest click too.
-  const release = () => requestAnimationFrame(() => requestAnimationFrame(() => pressSimulated(number, 0)));
+  const release = () => requestAnimationFrame(() => requestAnimationFrame(() => pressSimulated(session, number, 0)));
   return (
     <button
       aria-label={`Pad button ${number}`}
@@ -65,7 +68,7 @@ function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
       onPointerDown={(event) => {
         event.preventDefault();
         event.currentTarget.setPointerCapture(event.pointerId);
-        pressSimulated(number, 1);
+        pressSimulated(session, number, 1);
       }}
       onPointerUp={release}
       onPointerCancel={release}
@@ -73,7 +76,7 @@ function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
       onKeyDown={(event) => {
         if (event.key !== " " && event.key !== "Enter") return;
         event.preventDefault();
-        pressSimulated(number, 1);
+        pressSimulated(session, number, 1);
       }}
       onKeyUp={release}
       onBlur={release}
@@ -84,6 +87,7 @@ function PadButton({ number, x, y }: { number: number; x: number; y: number }) {
 }
 
 function PadStick({ stick, x, y }: { stick: "left" | "right"; x: number; y: number }) {
+  const session = useSessionActions();
   const first = stick === "left" ? 0 : 2;
   const dx = useSimulatedPad((s) => s.axes[first]);
   const dy = useSimulatedPad((s) => s.axes[first + 1]);
@@ -92,9 +96,9 @@ function PadStick({ stick, x, y }: { stick: "left" | "right"; x: number; y: numb
     const box = event.currentTarget.getBoundingClientRect();
     const [vx, vy] = [(event.clientX - box.left - box.width / 2) / STICK_R, (event.clientY - box.top - box.height / 2) / STICK_R];
     const far = Math.max(1, Math.hypot(vx, vy));
-    moveSimulated(stick, vx / far, vy / far);
+    moveSimulated(session, stick, { x: vx / far, y: vy / far });
   };
-  const home = () => moveSimulated(stick, 0, 0);
+  const home = () => moveSimulated(session, stick, { x: 0, y: 0 });
   const WAYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
   return (
     <button
@@ -115,7 +119,7 @@ function PadStick({ stick, x, y }: { stick: "left" | "right"; x: number; y: numb
         if (!way) return;
         event.preventDefault();
         event.stopPropagation();
-        moveSimulated(stick, way[0], way[1]);
+        moveSimulated(session, stick, { x: way[0], y: way[1] });
       }}
       onKeyUp={home}
       onBlur={home}

@@ -78,6 +78,7 @@ function useTakeIn(): (incoming: Incoming, watch: Watch) => Promise<TakenIn> {
 }
 
 export function ImportPanel() {
+  const session = useSessionActions();
   const takeIn = useTakeIn();
   const input = useRef<HTMLInputElement>(null);
   const artInput = useRef<HTMLInputElement>(null);
@@ -86,22 +87,22 @@ export function ImportPanel() {
   const kept = useKept();
   const { done, refused, rectangles, art, underWay } = useComingIn();
   const work = async (files: readonly File[], isArt: boolean) => {
-    comesInAnew();
+    comesInAnew(session);
     const ending = new AbortController();
-    const tell: Watch["tell"] = (what, progress = AT_FIRST) => comesIn({ underWay: { what, progress, stop: () => ending.abort() } });
+    const tell: Watch["tell"] = (what, progress = AT_FIRST) => comesIn(session, { underWay: { what, progress, stop: () => ending.abort() } });
     const reading = files.length === 1 ? `Reading “${files[0].name}”` : `Reading ${files.length} files`;
     tell(reading);
     const incoming = await sortIncoming(files, isArt, { kept, signal: ending.signal, onProgress: (progress) => tell(reading, progress) });
-    if (!incoming) return comesIn({ refused: ["Stopped. Nothing was imported."] });
+    if (!incoming) return comesIn(session, { refused: ["Stopped. Nothing was imported."] });
     const taken = await takeIn(incoming, { signal: ending.signal, tell });
-    comesIn({ done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
+    comesIn(session, { done: taken.done, refused: taken.refused, art: incoming.art, rectangles: incoming.art ? [] : incoming.rectangles });
     // A layout that came alone is gone to; of several, and next to others, it is reported that they are there.
     if (taken.opened && files.length === 1 && taken.refused.length === 0 && taken.done.length === 1) navigate("/layout");
   };
   const accept = (files: readonly File[], isArt = false) =>
     void work(files, isArt)
-      .catch((error: unknown) => comesIn({ refused: [`The import failed: ${reasonOf(error)}.`] }))
-      .finally(() => comesIn({ underWay: null }));
+      .catch((error: unknown) => comesIn(session, { refused: [`The import failed: ${reasonOf(error)}.`] }))
+      .finally(() => comesIn(session, { underWay: null }));
   return (
     <section className="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Import">
       <h2 className="heading">Import</h2>
@@ -160,10 +161,10 @@ export function ImportPanel() {
         <RectanglesDialogue
           key={`${rectangles.length} ${rectangles[0].fileName}`}
           source={rectangles[0]}
-          onClose={() => comesIn({ rectangles: rectangles.slice(1) })}
+          onClose={() => comesIn(session, { rectangles: rectangles.slice(1) })}
         />
       )}
-      {art && <ArtDialogue source={art} onClose={() => comesIn({ art: null })} />}
+      {art && <ArtDialogue source={art} onClose={() => comesIn(session, { art: null })} />}
     </section>
   );
 }

@@ -3,6 +3,7 @@
 import type { Layout } from "../../core/format/types";
 import type { PngPainter } from "../../parcels/parcelSource";
 import { bringCleaner, suppliesOf } from "../canvas/images";
+import { once } from "../document/once";
 
 async function pngOf(canvas: HTMLCanvasElement): Promise<Uint8Array> {
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));
@@ -20,8 +21,7 @@ function freshCanvas(width: number, height: number): readonly [HTMLCanvasElement
 }
 
 /** The letters of the application as rules that a drawing can carry: an image sees no font of the page. Worked out once. */
-let letters: Promise<string> | null = null;
-async function carriedLetters(): Promise<string> {
+const carriedLetters = once(async (): Promise<string> => {
   const rules = [...document.styleSheets].flatMap((sheet) => {
     try {
       return [...sheet.cssRules];
@@ -44,12 +44,12 @@ async function carriedLetters(): Promise<string> {
     }),
   );
   return texts.join("");
-}
+});
 
 async function paintSvg(svg: string, width: number, height: number): Promise<Uint8Array> {
   // Without its letters the drawing is painted in those of the system.
-  letters ??= carriedLetters().catch(() => "");
-  const style = `<style>${await letters}</style>`;
+  const letters = await carriedLetters().catch(() => "");
+  const style = `<style>${letters}</style>`;
   const url = URL.createObjectURL(new Blob([svg.replace(/>/, `>${style}`)], { type: "image/svg+xml" }));
   try {
     const image = new Image();

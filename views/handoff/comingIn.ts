@@ -1,7 +1,7 @@
 "use client";
 /** What is on its way in, and what became of what came: it outlasts the view, for a layout that comes in puts another one on the counter. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import type { ArtSource } from "./art/ArtDialogue";
 import type { UnderWay } from "../fields/Progress";
 import type { RectangleSource } from "../../core/exchange/rectangleFile";
@@ -18,9 +18,9 @@ interface ComingIn {
 }
 
 const NOTHING: ComingIn = { done: [], refused: [], rectangles: [], art: null, underWay: null };
-const store = createStore<ComingIn>(() => NOTHING);
+const coming = defineUiState<ComingIn>({ lasts: "window", first: NOTHING });
 
-export const useComingIn = (): ComingIn => useStore(store);
-export const comesIn = (some: Partial<ComingIn>): void => store.setState(some);
+export const useComingIn = (): ComingIn => coming.use((s) => s);
+export const comesIn = (session: Session, some: Partial<ComingIn>): void => coming.of(session).setState(some);
 /** Something new is on its way: what was reported of the last is done with. */
-export const comesInAnew = (): void => store.setState(NOTHING);
+export const comesInAnew = (session: Session): void => coming.of(session).setState(NOTHING);

@@ -2,12 +2,12 @@
  * The open layout in your own game: the editor opens the game's development page, and every edit goes there at once. It goes on whatever view
  * is shown, until the page is closed or another is opened. Only that page is spoken with: by its window, its origin and a token.
  */
-import { createStore } from "zustand/vanilla";
-import { useStore } from "zustand";
 import { createMessageRate, readPageMessage } from "../../core/exchange/pageMessage";
 import { compile } from "../../core/format/compile";
+import type { Layout } from "../../core/format/types";
 import { EDITOR_FLAG, TOKEN_FLAG, type TuningMessage } from "../../runtime/tuned";
 import type { Session } from "../document/session";
+import { defineOwned, defineUiState } from "../document/uiState";
 
 export interface TuningState {
   /** waiting: the page has not said that it is there · live: it takes edits · closed: it has gone. */
@@ -21,8 +21,11 @@ export interface TuningState {
   readonly unreadable: number;
 }
 
-const store = createStore<TuningState>(() => ({ phase: "none", address: "", problem: null, asked: [], unreadable: 0 }));
-export const useTuning = (): TuningState => useStore(store);
+const NONE: TuningState = { phase: "none", address: "", problem: null, asked: [], unreadable: 0 };
+const tuning = defineUiState<TuningState>({ lasts: "window", first: NONE });
+export const useTuning = (): TuningState => tuning.use((s) => s);
+/** What ends the link to the page that is played in. */
+const link = defineOwned<{ end: () => void }>({ lasts: "window", create: () => ({ end: () => undefined }), end: (one) => one.end() });
 
 /** Edits go out at most so often, ms: a drag is sixty of them a second, and each is compiled. */
 const SENT_EVERY_MS = 50;
@@ -31,8 +34,6 @@ const LOOKED_EVERY_MS = 1000;
 const COUNTED_EVERY_MS = 250;
 /** So many words asked in vain are shown. */
 const SHOWN_WORDS = 50;
-
-let end: () => void = () => undefined;
 
 /** The address that is opened: with the token and who is asking. Null where it is no address of a page. */
 function tunedAddress(address: string, token: string, editor: string): URL | null {
@@ -55,41 +56,28 @@ export function playInPage(session: Session, address: string): string | null {
   const token = Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, "0")).join("");
   const url = tunedAddress(address.trim(), token, location.origin);
   if (!url) return `“${address}” is not the address of a page; write one such as http://localhost:8080/`;
-  end();
+  const current = link.of(session);
+  current.end();
   const page = window.open(url);
   if (!page) return "The browser did not open the page: allow this one to open windows.";
-  store.setState({ phase: "waiting", address, problem: null, asked: [], unreadable: 0 });
-  let sent: unknown = null;
-  const send = () => {
-    const { layout } = session.store.getState();
-    if (store.getState().phase !== "live" || layout === sent) return;
-    sent = layout;
+  const store = tuning.of(session);
+  store.setState({ ...NONE, phase: "waiting", address });
+  const edits = sendEdits(session, (layout) => {
+    if (store.getState().phase !== "live") return false;
     page.postMessage({ nodulum: "layout", token, played: compile(layout) } satisfies TuningMessage, url.origin);
-  };
-  let timer: number | undefined;
-  const sendSoon = () => {
-    timer ??= window.setTimeout(() => ((timer = undefined), send()), SENT_EVERY_MS);
-  };
-  const stop = session.store.subscribe((now, before) => {
-    if (now.layout !== before.layout) sendSoon();
+    return true;
   });
+  const unreadable = countedOften((count) => store.setState({ unreadable: count }));
   const isRead = createMessageRate();
-  let unreadable = 0;
-  let counting: number | undefined;
-  const countUnreadable = () => {
-    unreadable += 1;
-    counting ??= window.setTimeout(() => ((counting = undefined), store.setState({ unreadable })), COUNTED_EVERY_MS);
-  };
   const onMessage = ({ origin, source, data }: MessageEvent<unknown>) => {
     if (source !== page || origin !== url.origin || !hasToken(data, token)) return;
     const message = isRead(performance.now()) ? readPageMessage(data) : null;
     switch (message?.nodulum) {
       case undefined:
-        return countUnreadable();
+        return unreadable.add();
       case "ready":
         store.setState({ phase: "live" });
-        sent = null;
-        return sendSoon();
+        return edits.again();
       case "taken":
         return store.setState({ problem: message.problem });
       case "asked": {
@@ -101,16 +89,58 @@ export function playInPage(session: Session, address: string): string | null {
   window.addEventListener("message", onMessage);
   const look = window.setInterval(() => {
     if (!page.closed) return;
-    end();
+    current.end();
     store.setState({ phase: "closed" });
   }, LOOKED_EVERY_MS);
-  end = () => {
-    stop();
-    window.clearTimeout(timer);
+  current.end = () => {
+    edits.stop();
+    unreadable.stop();
     window.clearInterval(look);
     window.removeEventListener("message", onMessage);
-    window.clearTimeout(counting);
-    end = () => undefined;
+    current.end = () => undefined;
   };
   return null;
+}
+
+/** Sends the layout a little after every edit. `send`: false where it cannot be sent now. */
+function sendEdits(session: Session, send: (layout: Layout) => boolean) {
+  let sent: Layout | null = null;
+  let timer: number | undefined;
+  const sendSoon = () => {
+    timer ??= window.setTimeout(() => {
+      timer = undefined;
+      const { layout } = session.store.getState();
+      if (layout !== sent && send(layout)) sent = layout;
+    }, SENT_EVERY_MS);
+  };
+  const unsubscribe = session.store.subscribe((now, before) => {
+    if (now.layout !== before.layout) sendSoon();
+  });
+  return {
+    /** The page knows nothing any more. */
+    again() {
+      sent = null;
+      sendSoon();
+    },
+    stop() {
+      unsubscribe();
+      window.clearTimeout(timer);
+    },
+  };
+}
+
+/** Counts, and tells how many there are now and then. */
+function countedOften(tell: (count: number) => void) {
+  let count = 0;
+  let timer: number | undefined;
+  return {
+    add() {
+      count += 1;
+      timer ??= window.setTimeout(() => {
+        timer = undefined;
+        tell(count);
+      }, COUNTED_EVERY_MS);
+    },
+    stop: () => window.clearTimeout(timer),
+  };
 }

@@ -1,10 +1,10 @@
 "use client";
 /** The bench: device, ledger, rail and tray. It turns with the device: a wide glass lies across the top, a tall one is at the left. */
-import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { useEffect, useMemo, useRef, useSyncExternalStore } from "react";
 import { benchContextNow, useBenchScreen } from "../document/benchContext";
-import { useSession, useSessionActions } from "../document/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import dynamic from "next/dynamic";
-import { benchStore, clearBench, leaveBench, useBench } from "./bench";
+import { benchStore, leaveBench, useBench, useBenchStore } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { BenchGlass, type GlassHandle } from "./Glass";
@@ -24,13 +24,9 @@ import { useSettle } from "../document/settle/settleState";
 
 const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));
 
-/** The layout that the bench was last at. */
-let benchOf: string | null = null;
-
 export function BenchView() {
   const session = useSessionActions();
   const screen = useBenchScreen();
-  const id = useSession((s) => s.id);
   const glass = useRef<GlassHandle>(null);
   const sizes = useRegions();
   useBenchKeys();
@@ -38,18 +34,13 @@ export function BenchView() {
   useEffect(
     () =>
       session.store.subscribe((now, before) => {
-        if (now.selection !== before.selection && benchStore.getState().copying !== null) giveStyle(session, now.selection);
+        if (now.selection !== before.selection && benchStore(session).getState().copying !== null) giveStyle(session, now.selection);
       }),
     [session],
   );
-  // Another layout has been opened: nothing of the last one is in hand any more.
-  useEffect(() => {
-    if (benchOf !== id) clearBench();
-    benchOf = id;
-    return leaveBench;
-  }, [id]);
+  useEffect(() => () => leaveBench(session), [session]);
   const wide = screen.widthPx >= screen.heightPx;
-  const settles = useSettle((s) => s.isOpen && s.layoutId === id);
+  const settles = useSettle((s) => s.isOpen);
   useKeys("everywhere", { settle: () => settleBench(session) });
   const dialogues = (
     <>
@@ -125,18 +116,21 @@ const CALM_MS = 100;
 
 function CalmTray({ tall = false }: { tall?: boolean }) {
   const session = useSessionActions();
-  const [calm] = useState(() =>
-    createCalm(
-      {
-        now: () => benchContextNow(session),
-        dragging: () => benchStore.getState().dragging,
-        subscribe(onChange) {
-          const stops = [session.store.subscribe(onChange), benchStore.subscribe(onChange)];
-          return () => stops.forEach((stop) => stop());
+  const bench = useBenchStore();
+  const calm = useMemo(
+    () =>
+      createCalm(
+        {
+          now: () => benchContextNow(session),
+          dragging: () => bench.getState().dragging,
+          subscribe(onChange) {
+            const stops = [session.store.subscribe(onChange), bench.subscribe(onChange)];
+            return () => stops.forEach((stop) => stop());
+          },
         },
-      },
-      CALM_MS,
-    ),
+        CALM_MS,
+      ),
+    [session, bench],
   );
   return <Tray context={useSyncExternalStore(calm.subscribe, calm.get, calm.get)} tall={tall} />;
 }

@@ -5,6 +5,7 @@ import { readingProps } from "../../ui/reading";
 import { useDrag } from "../interaction/useDrag";
 import { says } from "../shell/reading/sentences";
 import { REGIONS, remPx, sizeRegion, useRegions, type Region } from "./regions";
+import { useSessionActions } from "../document/SessionContext";
 
 interface Props {
   readonly region: Region;
@@ -18,6 +19,7 @@ interface Props {
 const STEP = 1;
 
 export function Border({ region, side, word }: Props) {
+  const session = useSessionActions();
   const line = useRef<HTMLDivElement>(null);
   const size = useRegions()[region];
   const follow = useDrag();
@@ -50,18 +52,18 @@ export function Border({ region, side, word }: Props) {
         const from = sizeNow();
         follow(event, {
           thresholdPx: 0,
-          onMove: ({ from: start, at }) => sizeRegion(region, from + (outward * (across ? at.y - start.y : at.x - start.x)) / remPx()),
+          onMove: ({ from: start, at }) => sizeRegion(session, region, from + (outward * (across ? at.y - start.y : at.x - start.x)) / remPx()),
           onDrop: () => undefined,
-          onAbandon: () => sizeRegion(region, from),
+          onAbandon: () => sizeRegion(session, region, from),
         });
       }}
-      onDoubleClick={() => sizeRegion(region, null)}
+      onDoubleClick={() => sizeRegion(session, region, null)}
       onKeyDown={(event) => {
         const way = across ? { ArrowUp: -1, ArrowDown: 1 }[event.key] : { ArrowLeft: -1, ArrowRight: 1 }[event.key];
         if (way === undefined) return;
         event.preventDefault();
         event.stopPropagation();
-        sizeRegion(region, sizeNow() + outward * way * STEP);
+        sizeRegion(session, region, sizeNow() + outward * way * STEP);
       }}
     />
   );

@@ -6,6 +6,7 @@ import { Dialogue } from "../../ui/Dialogue";
 import { RangeSlider } from "../../ui/Range";
 import { calibrate, CALIBRATION_RANGE, CARD_MM, fromPpi, useCalibration } from "../canvas/trueSize";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
+import { useSessionActions } from "../document/SessionContext";
 
 export function CalibrateDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
@@ -16,6 +17,7 @@ export function CalibrateDialogue({ open, onOpenChange }: { open: boolean; onOpe
 }
 
 function Calibrate({ onDone }: { onDone: () => void }) {
+  const session = useSessionActions();
   const { pxPerMm } = useCalibration();
   const [value, setValue] = useState(pxPerMm);
   const [ppi, setPpi] = useState("");
@@ -67,7 +69,7 @@ function Calibrate({ onDone }: { onDone: () => void }) {
         <button
           className="push push-main ml-auto"
           onClick={() => {
-            calibrate(value);
+            calibrate(session, value);
             onDone();
           }}
         >

@@ -3,17 +3,19 @@
 import { useMemo, useState } from "react";
 import { copyWires, wireTargets, type Originals } from "../../core/wiring/copiedWires";
 import { Dialogue } from "../../ui/Dialogue";
+import type { Session } from "../document/session";
 import { useSession, useSessionActions } from "../document/SessionContext";
 import { namesOf } from "../document/names";
 import { setBench, useBench } from "./bench";
 
-const close = () => setBench({ askedCopies: null });
+const close = (session: Session) => setBench(session, { askedCopies: null });
 
 export function CopyActionsDialogue() {
+  const session = useSessionActions();
   const originals = useBench((b) => b.askedCopies);
   if (!originals) return null;
   return (
-    <Dialogue title="Actions of the mirrored copies" open onOpenChange={(open) => !open && close()}>
+    <Dialogue title="Actions of the mirrored copies" open onOpenChange={(open) => !open && close(session)}>
       <Targets originals={originals} />
     </Dialogue>
   );
@@ -29,7 +31,7 @@ function Targets({ originals }: { originals: Originals }) {
   const targetOf = (action: string) => chosen.get(action) ?? NONE;
   const apply = () => {
     const meanings = new Map(targets.map(({ action }) => [action, targetOf(action) === NONE ? null : targetOf(action)]));
-    if (session.edit(`actions of ${namesOf(layout, [...originals.keys()])}`, (l) => copyWires(l, originals, meanings))) close();
+    if (session.edit(`actions of ${namesOf(layout, [...originals.keys()])}`, (l) => copyWires(l, originals, meanings))) close(session);
   };
   return (
     <form

@@ -13,11 +13,11 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { Tally } from "../../ui/Tally";
 import { useBenchScreen } from "../document/benchContext";
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { LiveLayout } from "../canvas/LiveLayout";
 import { useRoom } from "../canvas/useRoom";
-import { benchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
-import { noteGlassRoom, useGlassScale } from "./glassScale";
+import { benchStore, useBenchStore, setBench, useBench, ZOOM_RANGE, zoomAbout } from "./bench";
+import { useGlassScale } from "./glassScale";
 import { GlassBar } from "./GlassBar";
 import { GlassOverlay } from "./GlassOverlay";
 import type { GlassGestures } from "./useGlassGestures";
@@ -36,7 +36,8 @@ export const BenchGlass = memo(function Glass({ ref }: { ref: Ref<GlassHandle> }
   const device = useRef<HTMLDivElement>(null);
   const gestures = useRef<GlassGestures>(null);
   const room = useRoom(area);
-  useEffect(() => noteGlassRoom(room), [room]);
+  const bench = useBenchStore();
+  useEffect(() => bench.setState({ room }), [bench, room]);
   const pan = useBench((b) => b.pan);
   const held = useBench((b) => b.held);
   const hidden = useBench((b) => b.hidden);
@@ -99,6 +100,7 @@ interface Zooming {
 
 /** Two fingers or the wheel with Ctrl zoom about where they are; the wheel alone pushes a zoomed glass about. */
 function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, scale, onSecondFinger }: Zooming): void {
+  const session = useSessionActions();
   const start = useRef({ factor: 1, pan: { x: 0, y: 0 }, origin: { x: 0, y: 0 } });
   usePinch(
     ({ first, origin, movement: [grown], event, ctrlKey, delta: [step] }) => {
@@ -108,21 +110,21 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
       if (event.type === "wheel" || ctrlKey) {
         event.preventDefault();
         // Several turns of the wheel may come before the glass is redrawn: what is remembered counts, not what is seen.
-        const { zoom } = benchStore.getState();
+        const { zoom } = benchStore(session).getState();
         const now = zoom.mode === "free" ? zoom.factor : scale / fit;
         const factor = clampTo(now * (1 + clampTo(step, -WHEEL_STEP, WHEEL_STEP)), ZOOM_RANGE.least, ZOOM_RANGE.most);
-        zoomAbout(at, now, factor, factor);
+        zoomAbout(session, at, { factor, ratio: factor / now });
         return;
       }
       if (first) {
-        start.current = { factor: scale / fit, pan: benchStore.getState().pan, origin: at };
+        start.current = { factor: scale / fit, pan: benchStore(session).getState().pan, origin: at };
         // One finger may have begun a drag before the second came down: it is not meant any more.
         onSecondFinger();
       }
       const from = start.current;
       const factor = clampTo(from.factor * grown, ZOOM_RANGE.least, ZOOM_RANGE.most);
       const ratio = factor / from.factor;
-      setBench({
+      setBench(session, {
         zoom: { mode: "free", factor },
         pan: { x: at.x - (from.origin.x - from.pan.x) * ratio, y: at.y - (from.origin.y - from.pan.y) * ratio },
       });
@@ -133,14 +135,14 @@ function useZoomGestures(area: React.RefObject<HTMLDivElement | null>, { fit, sc
     const element = area.current;
     if (!element) return;
     const onWheel = (event: WheelEvent) => {
-      const { zoom, pan } = benchStore.getState();
+      const { zoom, pan } = benchStore(session).getState();
       if (event.ctrlKey || event.metaKey || zoom.mode === "fit") return;
       event.preventDefault();
-      setBench({ pan: { x: pan.x - event.deltaX, y: pan.y - event.deltaY } });
+      setBench(session, { pan: { x: pan.x - event.deltaX, y: pan.y - event.deltaY } });
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
-  }, [area]);
+  }, [session, area]);
 }
 
 const GlassHeader = memo(function GlassHeader({ screen }: { screen: Screen }) {

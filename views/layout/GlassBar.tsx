@@ -38,7 +38,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
   const drop = (kind: ControlKind | "zone", event: PointerEvent) => {
     const at = pointAt(event.clientX, event.clientY);
     if (!at) return false;
-    setBench({ tool: null });
+    setBench(session, { tool: null });
     const context = benchContextNow(session);
     if (kind === "zone") growZone(session, context, at);
     else growInto(session, context, growControl(context, { kind, action: null, at }), `add ${kind}`);
@@ -63,6 +63,7 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
 }
 
 function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: PointerEvent) => boolean }) {
+  const session = useSessionActions();
   /** A drag that ended on the glass is no click on the button it began on. */
   const dropped = useRef(false);
   const tool = useBench((b) => b.tool);
@@ -74,7 +75,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
         aria-pressed={tool === null && !several}
         aria-label="Select"
         {...readingProps(says("bar.select"))}
-        onClick={() => setBench({ tool: null, several: false })}
+        onClick={() => setBench(session, { tool: null, several: false })}
       >
         <SquareMousePointer size={15} />
       </button>
@@ -83,7 +84,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
         aria-pressed={several}
         aria-label="Multiple"
         {...readingProps(says("bar.several"), several ? "on" : "off")}
-        onClick={() => setBench({ tool: null, several: !several })}
+        onClick={() => setBench(session, { tool: null, several: !several })}
       >
         <SquareDashedMousePointer size={15} />
       </button>
@@ -99,7 +100,7 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
           }}
           {...readingProps(says("bar.tool", { letter: KIND_LETTER[kind].toUpperCase() }), KIND_WORD[kind].toLowerCase())}
           onClick={() => {
-            if (!dropped.current) setBench({ tool: tool === kind ? null : kind });
+            if (!dropped.current) setBench(session, { tool: tool === kind ? null : kind });
             dropped.current = false;
           }}
         >
@@ -145,7 +146,7 @@ const PlayerTools = memo(function PlayerTools() {
         aria-pressed={held}
         aria-label="Show controls as held"
         {...readingProps(says("bar.held"), held ? "yes" : "no")}
-        onClick={() => setBench({ held: !held })}
+        onClick={() => setBench(session, { held: !held })}
       >
         <Hand size={14} />
       </button>
@@ -171,6 +172,7 @@ function HoldSwitch() {
 
 /** A take again and again in the corner of the glass. */
 function TakeSwitch() {
+  const session = useSessionActions();
   const isShown = useBench((b) => b.loopsTake);
   return (
     <button
@@ -178,7 +180,7 @@ function TakeSwitch() {
       aria-pressed={isShown}
       aria-label="Loop a take"
       {...readingProps(says("takes.glass"))}
-      onClick={() => setBench({ loopsTake: !isShown })}
+      onClick={() => setBench(session, { loopsTake: !isShown })}
     >
       <Repeat size={13} />
     </button>
@@ -189,6 +191,7 @@ function TakeSwitch() {
 const ZOOM_STEP = 1.25;
 
 function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: number } }) {
+  const session = useSessionActions();
   const zoom = useBench((b) => b.zoom);
   const { scale, fit } = useGlassScale(room, screen);
   const { calibrated } = useCalibration();
@@ -196,10 +199,10 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
   const percent = `${Math.round((scale / fit) * 100)} %`;
   const step = (by: number) => {
     const factor = clampTo((scale / fit) * by, ZOOM_RANGE.least, ZOOM_RANGE.most);
-    zoomAbout({ x: 0, y: 0 }, scale / fit, factor, factor);
+    zoomAbout(session, { x: 0, y: 0 }, { factor, ratio: (factor * fit) / scale });
   };
-  const toFit = () => setBench({ zoom: { mode: "fit" }, pan: { x: 0, y: 0 } });
-  const toTrue = () => setBench({ zoom: { mode: "true" }, pan: { x: 0, y: 0 } });
+  const toFit = () => setBench(session, { zoom: { mode: "fit" }, pan: { x: 0, y: 0 } });
+  const toTrue = () => setBench(session, { zoom: { mode: "true" }, pan: { x: 0, y: 0 } });
   useKeys("layout", { "zoom in": () => step(ZOOM_STEP), "zoom out": () => step(1 / ZOOM_STEP), "zoom to fit": toFit, "true size": toTrue });
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Zoom">
@@ -252,7 +255,7 @@ function HiddenForNow() {
   return (
     <button
       className={`${SWITCH} gap-1 border-edge px-1.5`}
-      onClick={showAgain}
+      onClick={() => showAgain(session)}
       {...readingProps(says("bar.hidden"), hidden.map((key) => nameOf(layout, key)).join(", "))}
     >
       <EyeOff size={13} /> {hidden.length} hidden

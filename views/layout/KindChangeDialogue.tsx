@@ -19,7 +19,7 @@ function KindWish({ wish }: { wish: NonNullable<Bench["kindWish"]> }) {
   const control = byId(layout.controls).get(wish.id);
   if (!control) return null;
   const { kept, lost } = previewControlKind(layout, wish.id, wish.kind);
-  const close = () => setBench({ kindWish: null });
+  const close = () => setBench(session, { kindWish: null });
   return (
     <Dialogue title={`${nameOf(layout, wish.id)} as ${aKind(wish.kind)}`} open onOpenChange={(open) => !open && close()}>
       <div className="grid gap-3">

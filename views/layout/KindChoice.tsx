@@ -55,7 +55,7 @@ function KindsOf({ id, scale, left, top, room }: Props & { id: string }) {
           title={KIND_WORD[kind]}
           className={`grid size-7 place-items-center rounded-sm ${control.kind === kind ? "bg-accent text-on-accent" : "hover:bg-paper"}`}
           onClick={() => {
-            setBench({ grown: null });
+            setBench(session, { grown: null });
             requestKindChange(session, control.id, kind);
           }}
         >

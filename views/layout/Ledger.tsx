@@ -144,7 +144,7 @@ export const Ledger = memo(function Ledger({ wide, glass }: { wide: boolean; gla
                   onPointerDown={(event) => onPress(action, event)}
                   onClick={(event) => {
                     if (event.shiftKey) markThrough(action.name);
-                    else if (event.ctrlKey || event.metaKey || benchStore.getState().several) mark(action.name);
+                    else if (event.ctrlKey || event.metaKey || benchStore(session).getState().several) mark(action.name);
                     else if (event.detail === 0) growAtHome(action);
                     else {
                       markOnly(action.name);

@@ -12,7 +12,7 @@ export function MirroredWires({ keys }: { keys: readonly string[] }) {
   if (!mirrored || !keys.every((key) => mirrored.keys.includes(key))) return null;
   const { originals } = mirrored;
   const names = namesOf(layout, keys);
-  const close = () => setBench({ mirrored: null });
+  const close = () => setBench(session, { mirrored: null });
   const serveTheSame = () => session.edit(`actions of ${names}`, (l) => copyWires(l, originals)) && close();
   return (
     <span role="group" aria-label={`Actions of ${names}`} className="flex items-center gap-1 text-[0.75rem]">
@@ -20,7 +20,7 @@ export function MirroredWires({ keys }: { keys: readonly string[] }) {
       <button className="push h-6 px-1.5" onClick={serveTheSame}>
         Same actions
       </button>
-      <button className="push h-6 px-1.5" onClick={() => setBench({ mirrored: null, askedCopies: originals })}>
+      <button className="push h-6 px-1.5" onClick={() => setBench(session, { mirrored: null, askedCopies: originals })}>
         Other actions…
       </button>
       <button className="push h-6 px-1.5" onClick={close}>

@@ -8,8 +8,10 @@ import { says } from "../shell/reading/sentences";
 import { OverlayMark } from "./OverlayMark";
 import { OVERLAYS, toggleOverlay, useOverlays } from "../canvas/overlays";
 import { SWITCH } from "./barStyle";
+import { useSessionActions } from "../document/SessionContext";
 
 export const OverlayList = memo(function OverlayList() {
+  const session = useSessionActions();
   const overlays = useOverlays();
   const count = OVERLAYS.filter((o) => overlays[o.key]).length;
   return (
@@ -36,7 +38,7 @@ export const OverlayList = memo(function OverlayList() {
                 type="checkbox"
                 className="accent-[var(--accent)]"
                 checked={overlays[o.key]}
-                onChange={() => toggleOverlay(o.key)}
+                onChange={() => toggleOverlay(session, o.key)}
                 {...readingProps(says("bar.overlay", { overlay: o.word, letter: o.letter.toUpperCase() }), overlays[o.key] ? "shown" : "not shown")}
               />
               <OverlayMark of={o.key} />

@@ -12,10 +12,11 @@ import { setBench, useBench } from "./bench";
 import { paste } from "./pasteEdit";
 
 export function PasteDialogue() {
+  const session = useSessionActions();
   const clip = useBench((b) => b.pasted);
   if (!clip) return null;
   return (
-    <Dialogue title="Paste from another layout" open onOpenChange={(open) => !open && setBench({ pasted: null })} wide>
+    <Dialogue title="Paste from another layout" open onOpenChange={(open) => !open && setBench(session, { pasted: null })} wide>
       <Asking clip={clip} />
     </Dialogue>
   );
@@ -34,7 +35,7 @@ function Asking({ clip }: { clip: Clip }) {
   const words = new Map([...plainWords(clip, here), ...matches.map((m) => [m.word, byHand.get(m.word) ?? choiceOf(m)] as const)]);
   const wrong = mismatches(clip.layout, here, words, ids);
   const run = () => {
-    if (paste(session, context, clip, words)) setBench({ pasted: null });
+    if (paste(session, context, clip, words)) setBench(session, { pasted: null });
   };
   return (
     <div className="grid gap-3">

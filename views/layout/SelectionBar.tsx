@@ -128,7 +128,7 @@ const Buttons = memo(
       );
     };
     const order = (word: string, to: "up" | "down") => () => session.edit(`${word} ${names}`, (l) => reorderControls(l, keys, to));
-    const copy = (what: "look" | "feel") => () => setBench({ copying: copying?.what === what ? null : { what, from: one } });
+    const copy = (what: "look" | "feel") => () => setBench(session, { copying: copying?.what === what ? null : { what, from: one } });
     return (
       <span className="flex flex-wrap items-center">
         {button("Copy", () => copyToClipboard(session, keys), { sentence: "do.copy", icon: <ClipboardCopy size={14} /> })}
@@ -170,7 +170,7 @@ const Buttons = memo(
         <Divide />
         <LockMenu keys={keys} locks={locks} told={told} icons={[<LockOpen key="o" size={14} />, <Lock key="l" size={14} />]} />
         {button("Hide temporarily", () => hideForNow(session, keys), { sentence: "do.hide", icon: <EyeOff size={14} /> })}
-        {button("Zoom to it", () => zoomToSelection(now(), keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
+        {button("Zoom to it", () => zoomToSelection(session, now(), keys), { sentence: "bar.selection", icon: <Scan size={14} /> })}
       </span>
     );
   },

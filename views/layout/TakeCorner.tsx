@@ -27,6 +27,7 @@ const FINGERS = Array.from({ length: 10 }, (_, i) => i);
 const NOTHING = (_: ActionValues) => undefined;
 
 export function TakeCorner() {
+  const session = useSessionActions();
   const list = useTakeList();
   const takes = useTakes();
   const ask = useAsking();
@@ -76,7 +77,7 @@ export function TakeCorner() {
         <button type="button" className="push push-bare h-6" aria-label="Move to the other corner" onClick={() => setSide(side === "right" ? "left" : "right")}>
           <ArrowLeftRight size={13} aria-hidden />
         </button>
-        <button type="button" className="push push-bare h-6" aria-label="Close the looped take" onClick={() => setBench({ loopsTake: false })}>
+        <button type="button" className="push push-bare h-6" aria-label="Close the looped take" onClick={() => setBench(session, { loopsTake: false })}>
           <X size={13} aria-hidden />
         </button>
       </header>

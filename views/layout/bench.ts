@@ -1,10 +1,10 @@
 "use client";
 /** What the bench alone remembers while it is open: the tool in hand, the cluster that has been entered, zoom, what is pointed out. Nothing of it is in the file. */
-import { createStore } from "zustand/vanilla";
-import { useStore } from "zustand";
 import type { Clip } from "../../core/wiring/paste";
 import type { MirroredCopies } from "../../core/editing/mirroredCopies";
 import type { ControlKind } from "../../core/format/types";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import { NOTHING_SHOWN, type GlassShown, type Tool } from "../interaction/glassGesture";
 
 /** fit: all of the screen in view · true: life size · free: this many times the size that fits. */
@@ -47,6 +47,8 @@ export interface Bench {
   readonly heldBy: string | null;
   /** A take plays again and again in the corner of the glass. */
   readonly loopsTake: boolean;
+  /** The room that the glass has, CSS px. */
+  readonly room: { readonly w: number; readonly h: number };
 }
 
 /** How far one may zoom, against the size that fits. */
@@ -72,21 +74,21 @@ const START: Bench = {
   holds: false,
   heldBy: null,
   loopsTake: false,
+  room: { w: 0, h: 0 },
 };
-export const benchStore = createStore<Bench>(() => START);
-export const useBench = <T>(select: (bench: Bench) => T): T => useStore(benchStore, select);
-export const setBench = (change: Partial<Bench>): void => benchStore.setState(change);
-/** Back to how a bench begins: another layout has been opened. */
-export const clearBench = (): void => benchStore.setState(START, true);
+const bench = defineUiState<Bench>({ lasts: "layout", first: START });
+export const benchStore = bench.of;
+export const useBenchStore = bench.useStore;
+export const useBench = bench.use;
+export const setBench = (session: Session, change: Partial<Bench>): void => benchStore(session).setState(change);
 /** The bench remains for another view: what was in hand is put down, what is hidden for now stays so, and screens that are held. */
-export const leaveBench = (): void => {
-  const { hidden, holds } = benchStore.getState();
-  benchStore.setState({ ...START, hidden, holds }, true);
+export const leaveBench = (session: Session): void => {
+  const { hidden, holds } = benchStore(session).getState();
+  benchStore(session).setState({ ...START, hidden, holds }, true);
 };
 
-/** Zooms to a factor of the size that fits, so that a point (CSS px from the middle of the room) stays where it is. `now` and `next` are scales. */
-export function zoomAbout(point: { x: number; y: number }, now: number, next: number, factor: number): void {
-  const { pan } = benchStore.getState();
-  const ratio = next / now;
-  setBench({ zoom: { mode: "free", factor }, pan: { x: point.x - (point.x - pan.x) * ratio, y: point.y - (point.y - pan.y) * ratio } });
+/** Zooms to a factor of the size that fits, so that a point (CSS px from the middle of the room) stays where it is; `ratio`: the next scale by the present one. */
+export function zoomAbout(session: Session, point: { x: number; y: number }, { factor, ratio }: { factor: number; ratio: number }): void {
+  const { pan } = benchStore(session).getState();
+  setBench(session, { zoom: { mode: "free", factor }, pan: { x: point.x - (point.x - pan.x) * ratio, y: point.y - (point.y - pan.y) * ratio } });
 }

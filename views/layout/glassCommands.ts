@@ -11,8 +11,8 @@ import { isOverlayShown } from "../canvas/overlays";
 
 /** How things are on the glass at this moment. `scale`: CSS px a px of the screen. */
 export function glassWorld(session: Session, scale: number): GlassWorld {
-  const { entered, tool, pan } = benchStore.getState();
-  return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isOverlayShown("grid") };
+  const { entered, tool, pan } = benchStore(session).getState();
+  return { context: benchContextNow(session), scale, selection: session.store.getState().selection, entered, tool, pan, grid: isOverlayShown(session, "grid") };
 }
 
 /** Commands that need no element of the page. */
@@ -22,14 +22,14 @@ export type PagelessCommand = Exclude<GlassCommand, { readonly do: "capture" }>;
 export function createGlassCommands(session: Session): { run(command: PagelessCommand): void } {
   const holding = createHolding(session);
   const make = (at: Point | Box) => {
-    const { tool } = benchStore.getState();
+    const { tool } = benchStore(session).getState();
     const context = benchContextNow(session);
-    setBench({ tool: null });
+    setBench(session, { tool: null });
     if (tool === "zone") growZone(session, context, at);
     else if (tool !== null) growInto(session, context, growControl(context, { kind: tool, action: null, at }), `add ${tool}`);
   };
   const end = (how: "commit" | "cancel") => {
-    setBench({ dragging: false });
+    setBench(session, { dragging: false });
     holding.end();
     session[how]();
   };
@@ -39,9 +39,9 @@ export function createGlassCommands(session: Session): { run(command: PagelessCo
         case "select":
           return session.select(command.ids);
         case "enter":
-          return setBench({ entered: command.cluster });
+          return setBench(session, { entered: command.cluster });
         case "begin":
-          setBench({ dragging: true });
+          setBench(session, { dragging: true });
           session.begin(command.label, command.origin);
           return holding.begin(command.origin);
         case "preview":
@@ -57,9 +57,9 @@ export function createGlassCommands(session: Session): { run(command: PagelessCo
         case "make":
           return make(command.at);
         case "push":
-          return setBench({ pan: command.pan });
+          return setBench(session, { pan: command.pan });
         case "show":
-          return setBench({ shown: { ...benchStore.getState().shown, ...command.shown } });
+          return setBench(session, { shown: { ...benchStore(session).getState().shown, ...command.shown } });
       }
     },
   };

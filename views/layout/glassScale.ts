@@ -8,11 +8,6 @@ import { useCalibration } from "../canvas/trueSize";
 
 /** Room left free about a fitted screen, CSS px. */
 export const GLASS_MARGIN = 26;
-let lastRoom = { w: 0, h: 0 };
-/** The room that the glass had when it was drawn last, CSS px. */
-export const glassRoom = (): { readonly w: number; readonly h: number } => lastRoom;
-/** Notes the room that the glass has. */
-export const noteGlassRoom = (room: { w: number; h: number }): void => void (lastRoom = room);
 
 /** CSS px a device pixel, by how the glass is zoomed. */
 export function useGlassScale(room: { w: number; h: number }, screen: Screen): { scale: number; fit: number } {

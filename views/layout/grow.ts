@@ -28,7 +28,7 @@ export function growInto(
   if (!session.edit(label, madeOn(from, ok(layout)))) return false;
   session.select([id]);
   const isControl = layout.controls.some((c) => c.id === id);
-  setBench({ grown: isControl ? id : null });
+  setBench(session, { grown: isControl ? id : null });
   const { screens, players } = placeFor({ layout, screen });
   tellAbout(session, layout, findingsAbout(layout, isControl ? [id] : inCluster(layout, id, null), screens, players));
   return true;

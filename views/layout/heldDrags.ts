@@ -16,16 +16,16 @@ function heldNow(session: Session, layout: Layout): ScreenHold {
 }
 
 /** Says what holds, or that nothing does any more. */
-function tell(layout: Layout, broken: Broken | null): void {
-  const before = benchStore.getState().heldBy;
+function tell(session: Session, layout: Layout, broken: Broken | null): void {
+  const before = benchStore(session).getState().heldBy;
   if (!broken) {
     if (before === null) return;
-    setBench({ heldBy: null });
-    return sayOnLine(null);
+    setBench(session, { heldBy: null });
+    return sayOnLine(session, null);
   }
-  if (before !== broken.screen.name) setBench({ heldBy: broken.screen.name });
+  if (before !== broken.screen.name) setBench(session, { heldBy: broken.screen.name });
   const [why] = broken.finding.word(sayNames(layout)).split(";");
-  sayOnLine(`Held by ${broken.screen.name}: ${why.replaceAll("`", "").replace(` on ${broken.screen.name}`, "")}.`);
+  sayOnLine(session, `Held by ${broken.screen.name}: ${why.replaceAll("`", "").replace(` on ${broken.screen.name}`, "")}.`);
 }
 
 /** A drag begins: what is found now may stay, and nothing more may come. */
@@ -37,11 +37,11 @@ export function beginHeldDrag(session: Session, origin: Layout): HeldDrag {
       const made = allowedWay(hold, edit, last, way);
       if (!made.ok) return made;
       last = made.value;
-      tell(hold.layout, made.value.broken);
+      tell(session, hold.layout, made.value.broken);
       return ok(made.value.version);
     },
     follow: (now, after) => (after.ok && brokenBy(hold, after.value) ? ok(now) : after),
-    end: () => setBench({ heldBy: null }),
+    end: () => setBench(session, { heldBy: null }),
   };
 }
 
@@ -51,6 +51,6 @@ export function wouldBreak(session: Session, edit: Edit): boolean {
   const made = edit(layout);
   const hold = heldNow(session, layout);
   const broken = made.ok ? brokenBy(hold, made.value) : null;
-  tell(hold.layout, broken);
+  tell(session, hold.layout, broken);
   return broken !== null;
 }

@@ -3,7 +3,7 @@ import { placeableBox, placeableOf } from "../../core/editing/placeables";
 import { sampleLayouts } from "../../test/samples";
 import { openWindow } from "../../test/window";
 import { benchContextNow } from "../document/benchContext";
-import { benchStore, clearBench } from "./bench";
+import { benchStore } from "./bench";
 import { createHolding, isHeldBack, switchHolding } from "./holding";
 
 const [harbour] = sampleLayouts();
@@ -15,7 +15,6 @@ function windowWithWay(from: string, to: string) {
   const [a, b] = [box(from), box(to)];
   return { session, edit: (at: { x: number; y: number }) => moveBy(context, [from], at.x, at.y), onto: { x: b.x - a.x, y: b.y - a.y } };
 }
-afterEach(clearBench);
 
 test("switched off a drag goes where it is led; switched on it stops before, tells by whom it is held, and lets go when it leads away", async () => {
   const { session, edit, onto } = windowWithWay("pump", "towline");
@@ -29,11 +28,11 @@ test("switched off a drag goes where it is led; switched on it stops before, tel
   const held = holding.preview(edit, onto);
   if (!held.ok) throw new Error(JSON.stringify(held.problems));
   expect(held).not.toEqual(edit(onto));
-  expect(benchStore.getState().heldBy).not.toBeNull();
+  expect(benchStore(session).getState().heldBy).not.toBeNull();
   // What belongs to the drag and would break a screen is omitted.
   expect(holding.follow(held.value, edit(onto))).toEqual(held);
   expect(holding.preview(edit, { x: 0, y: 0 })).toEqual(edit({ x: 0, y: 0 }));
-  expect(benchStore.getState().heldBy).toBeNull();
+  expect(benchStore(session).getState().heldBy).toBeNull();
   holding.end();
 });
 
@@ -43,5 +42,5 @@ test("an edit by key is held back only where screens are held and it would break
   await switchHolding(session);
   expect(isHeldBack(session, () => edit(onto))).toBe(true);
   expect(isHeldBack(session, () => edit({ x: 0, y: 0 }))).toBe(false);
-  expect(benchStore.getState().heldBy).toBeNull();
+  expect(benchStore(session).getState().heldBy).toBeNull();
 });

@@ -13,7 +13,7 @@ export const aKind = (kind: ControlKind) => withArticle(KIND_WORD[kind].toLowerC
 /** Asks for another kind. What goes on by another port is reported once it is done. */
 export function requestKindChange(session: Session, id: string, kind: ControlKind): void {
   const { layout } = session.store.getState();
-  if (previewControlKind(layout, id, kind).lost.length > 0) setBench({ kindWish: { id, kind } });
+  if (previewControlKind(layout, id, kind).lost.length > 0) setBench(session, { kindWish: { id, kind } });
   else makeKind(session, id, kind);
 }
 
@@ -22,7 +22,7 @@ export function makeKind(session: Session, id: string, kind: ControlKind): void 
   const { layout } = session.store.getState();
   const name = nameOf(layout, id);
   const moved = previewControlKind(layout, id, kind).kept.filter((k) => k.from.port !== k.to.port);
-  setBench({ kindWish: null, grown: null });
+  setBench(session, { kindWish: null, grown: null });
   if (!session.edit(`change ${name} to ${aKind(kind)}`, (l) => changeControlKind(l, id, kind)) || moved.length === 0) return;
   session.tell({
     text: `“${name}” is ${aKind(kind)} now: ${moved.map((k) => `${k.from.action} comes from ${k.to.port} instead of ${k.from.port}`).join("; ")}.`,

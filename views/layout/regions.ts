@@ -1,8 +1,8 @@
 "use client";
 /** How large the bench's regions are: dragged at their borders, remembered by the browser, in rem so that they follow the size of the text. */
 import { z } from "zod";
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 
 /** The regions that can be sized, with the least and the most they may have, and about what they have by themselves, rem. */
 export const REGIONS = {
@@ -16,31 +16,17 @@ export type Region = keyof typeof REGIONS;
 /** Rem each; absent: the usual size. */
 export type RegionSizes = { readonly [R in Region]?: number };
 
-const KEY = "nodulum.regions";
 const schema = z.object({ tray: z.number(), beside: z.number(), ledger: z.number(), rail: z.number() }).partial();
+const read = (noted: unknown): RegionSizes => schema.safeParse(noted).data ?? {};
 
-function remembered(): RegionSizes {
-  try {
-    const read = schema.safeParse(JSON.parse(window.localStorage.getItem(KEY) ?? "null"));
-    return read.success ? read.data : {};
-  } catch {
-    return {};
-  }
-}
-
-const store = createStore<RegionSizes>(() => (typeof window === "undefined" ? {} : remembered()));
-export const useRegions = (): RegionSizes => useStore(store);
+const regions = defineUiState<RegionSizes>({ lasts: "window", first: {}, kept: { name: "nodulum.regions", read } });
+export const useRegions = (): RegionSizes => regions.use((sizes) => sizes);
 
 /** Gives a region a size, rem; null: its usual one. Out of range it is the nearest that is in it. */
-export function sizeRegion(region: Region, rem: number | null): void {
-  const { [region]: _old, ...others } = store.getState();
+export function sizeRegion(session: Session, region: Region, rem: number | null): void {
+  const { [region]: _old, ...others } = regions.of(session).getState();
   const { least, most } = REGIONS[region];
-  store.setState(rem === null ? others : { ...others, [region]: Math.min(most, Math.max(least, rem)) }, true);
-  try {
-    window.localStorage.setItem(KEY, JSON.stringify(store.getState()));
-  } catch {
-    // Refused storage costs only the memory of the choice.
-  }
+  regions.of(session).setState(rem === null ? others : { ...others, [region]: Math.min(most, Math.max(least, rem)) }, true);
 }
 
 /** CSS px a rem: the browser's own text size. */

@@ -40,7 +40,7 @@ export function dissolveSelected(session: Session, context: EditContext, selecti
       )
     )
       session.select(children);
-    setBench({ entered: null });
+    setBench(session, { entered: null });
   }
 }
 
@@ -55,7 +55,7 @@ export function mirrorSelected(session: Session, context: EditContext, selection
   session.select(made.value.keys);
   const { screens, players } = placeFor(context);
   tellAbout(session, made.value.layout, findingsAbout(made.value.layout, [...made.value.originals.keys()], screens, players));
-  setBench({ mirrored: wireTargets(context.layout, made.value.originals).length > 0 ? made.value : null });
+  setBench(session, { mirrored: wireTargets(context.layout, made.value.originals).length > 0 ? made.value : null });
 }
 
 /** Splits the screen between the two selected. */
@@ -89,21 +89,21 @@ export function copyToClipboard(session: Session, selection: readonly string[]):
 /** Hides what is selected on the bench for now; the file keeps it. */
 export function hideForNow(session: Session, selection: readonly string[]): void {
   const { layout } = session.store.getState();
-  setBench({ hidden: [...new Set([...benchStore.getState().hidden, ...selection])] });
+  setBench(session, { hidden: [...new Set([...benchStore(session).getState().hidden, ...selection])] });
   session.select([]);
   session.tell({
     text: `Hidden for now: ${namesOf(layout, selection, "of them")}. The file and the game keep it.`,
     tone: "plain",
-    act: { label: "Show again", run: () => showAgain() },
+    act: { label: "Show again", run: () => showAgain(session) },
   });
 }
 
 /** Shows all that was hidden for now. */
-export const showAgain = (): void => setBench({ hidden: [] });
+export const showAgain = (session: Session): void => setBench(session, { hidden: [] });
 
 /** Gives what is selected now the look or the feel that is being copied. Whether it was taken. */
 export function giveStyle(session: Session, selection: readonly string[]): boolean {
-  const { copying } = benchStore.getState();
+  const { copying } = benchStore(session).getState();
   const { layout } = session.store.getState();
   const to = selection
     .flatMap((key) => (placeableOf(layout, key)?.kind === "cluster" ? inCluster(layout, key, null) : [key]))

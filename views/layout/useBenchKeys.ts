@@ -55,9 +55,9 @@ export function useBenchKeys(): void {
 }
 
 /** Everything that shows and may be taken hold of: in a cluster what is in it, else no cluster's parts. */
-function everything(context: EditContext): readonly string[] {
+function everything(session: Session, context: EditContext): readonly string[] {
   const { layout, resolved } = context;
-  const { entered } = benchStore.getState();
+  const { entered } = benchStore(session).getState();
   if (entered !== null) return inCluster(layout, entered, resolved.arrangement);
   const shown = new Set([...resolved.controls.map((c) => c.id), ...shownClusters(context)]);
   return selectable(layout).filter((key) => shown.has(key) && clusterOf(placementIn(layout, resolved.arrangement, key)) === null);
@@ -89,9 +89,9 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
       );
     }),
     ...eachWay("push", (dx, dy) => {
-      const { pan, zoom } = benchStore.getState();
+      const { pan, zoom } = benchStore(session).getState();
       if (zoom.mode === "fit") return false;
-      setBench({ pan: { x: pan.x - dx * PUSH_PX, y: pan.y - dy * PUSH_PX } });
+      setBench(session, { pan: { x: pan.x - dx * PUSH_PX, y: pan.y - dy * PUSH_PX } });
     }),
     carry: () =>
       one &&
@@ -104,10 +104,10 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
     raise: reorder(`raise ${names}`, "up"),
     "to bottom": reorder(`put ${names} at the bottom`, "bottom"),
     "to top": reorder(`put ${names} on top`, "top"),
-    "select all": () => session.select(everything(context)),
+    "select all": () => session.select(everything(session, context)),
     "enter cluster": () => {
       if (!one || placeableOf(layout, selection[0])?.kind !== "cluster") return false;
-      setBench({ entered: selection[0], tool: null });
+      setBench(session, { entered: selection[0], tool: null });
       session.select(inCluster(layout, selection[0], resolved.arrangement).slice(0, 1));
     },
     cancel: () => letGo(session, selection),
@@ -116,17 +116,17 @@ function placingKeys(session: Session, context: EditContext, selection: readonly
 
 /** Escape releases the last thing first: the tool in hand, the choice of a kind, the cluster that was entered, the selection. */
 function letGo(session: Session, selection: readonly string[]): boolean {
-  const { tool, grown, entered, copying } = benchStore.getState();
+  const { tool, grown, entered, copying } = benchStore(session).getState();
   if (tool === null && selection.length === 0 && entered === null && copying === null) return false;
-  if (copying !== null) setBench({ copying: null });
-  else if (tool !== null) setBench({ tool: null });
-  else if (grown !== null) setBench({ grown: null });
+  if (copying !== null) setBench(session, { copying: null });
+  else if (tool !== null) setBench(session, { tool: null });
+  else if (grown !== null) setBench(session, { grown: null });
   else if (entered !== null) {
-    setBench({ entered: null });
+    setBench(session, { entered: null });
     session.select([entered]);
   } else {
     session.select([]);
-    setBench({ finding: null });
+    setBench(session, { finding: null });
   }
   return true;
 }
@@ -144,13 +144,13 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
   const some = (act: () => void) => () => selection.length > 0 && (act(), true);
   const tools = [...CONTROL_KINDS, "zone" as const];
   return {
-    ...Object.fromEntries(tools.map((tool) => [`tool ${tool}`, () => setBench({ tool })])),
+    ...Object.fromEntries(tools.map((tool) => [`tool ${tool}`, () => setBench(session, { tool })])),
     "put down": () => {
-      const { tool } = benchStore.getState();
+      const { tool } = benchStore(session).getState();
       if (tool === null) return false;
       if (tool === "zone") growZone(session, context, startPoint(context, "zone"));
       else growInto(session, context, growFree(context, { kind: tool, action: null, at: startPoint(context, tool) }, placeFor(context)), `add ${tool}`);
-      setBench({ tool: null });
+      setBench(session, { tool: null });
     },
     duplicate: some(() => copySelected(session, context, selection)),
     mirror: some(() => mirrorSelected(session, context, selection)),
@@ -163,9 +163,9 @@ function makingKeys(session: Session, context: EditContext, selection: readonly 
 }
 
 /** Shows an overlay or takes it away, and says which on the reading line. */
-function turnOverlay({ key, word }: (typeof OVERLAYS)[number]): void {
-  toggleOverlay(key);
-  sayOnLine(`${word}: ${isOverlayShown(key) ? "shown" : "hidden"}.`);
+function turnOverlay(session: Session, { key, word }: (typeof OVERLAYS)[number]): void {
+  toggleOverlay(session, key);
+  sayOnLine(session, `${word}: ${isOverlayShown(session, key) ? "shown" : "hidden"}.`);
 }
 
 /** Looking: overlays, the player, the moment. Zooming has its keys at its own buttons. */
@@ -175,29 +175,29 @@ function seeingKeys(session: Session, { layout, screen, playerView }: EditContex
   const size = (by: number) => () => {
     const playerSize = sizes[clampTo(sizes.indexOf(playerView.playerSize) + by, 0, sizes.length - 1)];
     session.showPlayer({ playerSize });
-    sayOnLine(`Player size ${playerSize}.`);
+    sayOnLine(session, `Player size ${playerSize}.`);
   };
   const moments = [...layout.moments.map((m) => m.id), null];
   const moment = (by: number) => () => {
     session.showMoment(moments[(moments.indexOf(playerView.moment) + by + moments.length) % moments.length]);
   };
   return {
-    ...Object.fromEntries(OVERLAYS.map((o) => [`overlay ${o.letter}`, () => turnOverlay(o)])),
+    ...Object.fromEntries(OVERLAYS.map((o) => [`overlay ${o.letter}`, () => turnOverlay(session, o)])),
     "show held": () => {
-      const held = !benchStore.getState().held;
-      setBench({ held });
-      sayOnLine(`The controls as ${held ? "held" : "at rest"}.`);
+      const held = !benchStore(session).getState().held;
+      setBench(session, { held });
+      sayOnLine(session, `The controls as ${held ? "held" : "at rest"}.`);
     },
     "hold screens": () => void switchHolding(session),
     "other hand": () => {
       const handed = playerView.handed === "left" ? "right" : "left";
       session.showPlayer({ handed });
-      sayOnLine(`Player: ${handed} hand.`);
+      sayOnLine(session, `Player: ${handed} hand.`);
     },
     "zoom to selection": () => {
       const { selection } = session.store.getState();
       if (selection.length === 0) return false;
-      zoomToSelection(editContextOf(layout, screen, playerView), selection);
+      zoomToSelection(session, editContextOf(layout, screen, playerView), selection);
     },
     "smaller player": size(-1),
     "larger player": size(1),
@@ -222,7 +222,7 @@ function useClipboard(session: Session): void {
       const { layout } = context;
       const read = readClip(event.clipboardData?.getData("text/plain") ?? "");
       if (!read.ok) session.tell({ text: problemText(read.problems, 3), tone: "problem" });
-      else if (strangeWords(read.value, layout).length > 0) setBench({ pasted: read.value });
+      else if (strangeWords(read.value, layout).length > 0) setBench(session, { pasted: read.value });
       else paste(session, context, read.value, plainWords(read.value, layout));
     };
     document.addEventListener("copy", onCopy);

@@ -27,7 +27,7 @@ export function useFindingMoves(of: readonly string[] | null) {
       layout.controls.filter((c) => ids.includes(c.id)),
     );
     if (of === null) session.select(ids.length > 0 ? ids : zones);
-    setBench({ finding: { code: finding.code, subjects: finding.subjects } });
+    setBench(session, { finding: { code: finding.code, subjects: finding.subjects } });
   };
   const fix = (offer: FixOffer) => {
     const { layout, playerView } = session.store.getState();
@@ -35,7 +35,7 @@ export function useFindingMoves(of: readonly string[] | null) {
       fixWord(layout, offer).replace(/^./, (first) => first.toLowerCase()),
       seenAs({ screen, playerView: { ...playerView, moment: null } }, (now) => applyFix(now, offer.fix)),
     );
-    setBench({ finding: null });
+    setBench(session, { finding: null });
   };
   return { findings, fixes, stale, point, fix };
 }

@@ -114,11 +114,11 @@ export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
     bind: {
       onPointerDown(event: PointerEvent<SVGSVGElement>) {
         if (event.button !== 0 && event.button !== 1) return;
-        if (benchStore.getState().grown !== null) setBench({ grown: null });
+        if (benchStore(session).getState().grown !== null) setBench(session, { grown: null });
         const pans = event.button === 1 || spaceHeld.current;
         if (pans) event.preventDefault();
         const { pointerId: pointer, clientX: x, clientY: y, shiftKey } = event;
-        const shift = shiftKey || benchStore.getState().several;
+        const shift = shiftKey || benchStore(session).getState().several;
         feed({ type: "down", pointer, at: { x, y }, point: pointOf(event), on: pressedOn(event.target as Element), shift, pans });
       },
       onPointerMove(event: PointerEvent<SVGSVGElement>) {

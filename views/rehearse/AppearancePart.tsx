@@ -1,12 +1,13 @@
 "use client";
 /** What shows on the device that is rehearsed, and why; a touch, a key and a pad at a click. */
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { appearanceAfter, appearanceAtFirst, appearanceWords } from "./appearance";
 import { setStage, useStage } from "./stageState";
 
 export function AppearancePart() {
+  const session = useSessionActions();
   const appear = useSession((s) => s.layout.appear);
   const appearance = useStage((s) => s.appearance);
   if (!appearance) return null;
@@ -24,7 +25,7 @@ export function AppearancePart() {
             type="button"
             className="push h-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
             aria-pressed={last === used}
-            onClick={() => setStage({ appearance: used === null ? appearanceAtFirst(appear, device) : appearanceAfter(appear, appearance, used) })}
+            onClick={() => setStage(session, { appearance: used === null ? appearanceAtFirst(appear, device) : appearanceAfter(appear, appearance, used) })}
             {...readingProps(says("stage.try"), used ?? "nothing")}
           >
             {used === null ? "at the start" : `a ${used}`}

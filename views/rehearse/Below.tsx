@@ -18,20 +18,22 @@ import { NoticeList } from "./takes/NoticeList";
 import { TouchTable } from "./takes/TouchTable";
 import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
+import { useSessionActions } from "../document/SessionContext";
 
 const BELOW_WORD: Readonly<Record<(typeof BELOW_CHOICES)[number], string>> = { traces: "Traces", touches: "Touches", told: "Notices" };
 const TAB = "push h-6 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent";
 
 export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
+  const session = useSessionActions();
   const { player, seek } = tools;
   const below = useStage((s) => s.below);
   const { resolvedTheme } = useTheme();
   /** In a take, what is read is what is shown: a hand on the traces leads the take. */
   const lead = (input: LaneInput, view: LaneView) => {
     if (!player) return;
-    if (input.kind === "run" || input.kind === "stop") setTake({ plays: !takeStore.getState().plays });
+    if (input.kind === "run" || input.kind === "stop") setTake(session, { plays: !takeStore(session).getState().plays });
     else if (view.cursor !== null && (input.kind === "go" || input.kind === "step")) {
-      setTake({ plays: false });
+      setTake(session, { plays: false });
       seek(view.cursor + 1);
     }
   };
@@ -47,7 +49,7 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
   const marks = player ? player.marks : () => segment.marks;
   const controls = (player?.stage.layout ?? play.layout).controls.map((c) => c.id);
   const go = (tick: number) => {
-    setStage({ below: "traces" });
+    setStage(session, { below: "traces" });
     lanes.give({ kind: "go", tick: tick - 1 });
   };
   return (
@@ -62,7 +64,7 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
               type="button"
               className={TAB}
               aria-pressed={below === one}
-              onClick={() => setStage({ below: one })}
+              onClick={() => setStage(session, { below: one })}
               {...readingProps(says("takes.below"), BELOW_WORD[one])}
             >
               {BELOW_WORD[one]}

@@ -5,7 +5,7 @@ import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { FeelCard } from "../fields/feel/FeelCard";
 import { FeelChain, type OnFeel } from "./FeelChain";
 import { SideBySide } from "./SideBySide";
@@ -28,6 +28,7 @@ export function useFollowed(touched: string | null) {
 }
 
 export function FeelPanel({ context, touched, onFeel }: Props) {
+  const session = useSessionActions();
   const { layout, resolved } = context;
   const control = useFollowed(touched);
   const stays = useStage((s) => s.stays);
@@ -43,7 +44,7 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
           aria-label="Control whose feel is open"
           className="box h-6 min-w-0 flex-1 px-1 text-[0.75rem]"
           value={stays ?? ""}
-          onChange={(event) => setStage({ stays: event.target.value || null })}
+          onChange={(event) => setStage(session, { stays: event.target.value || null })}
           {...readingProps(says("feel.follows"), stays === null ? "last touched control" : control.name)}
         >
           <option value="">last touched: {control.name}</option>
@@ -58,7 +59,7 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
           className="push h-6 shrink-0 px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent"
           aria-pressed={!isHidden}
           aria-label={`${control.name} shows`}
-          onClick={() => setStage({ hidden: isHidden ? hidden.filter((id) => id !== control.id) : [...hidden, control.id] })}
+          onClick={() => setStage(session, { hidden: isHidden ? hidden.filter((id) => id !== control.id) : [...hidden, control.id] })}
         >
           Shown
         </button>
@@ -74,7 +75,7 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
                 type="button"
                 className="push h-6 px-1.5 text-[0.6875rem]"
                 aria-label={`Show ${c.name} again`}
-                onClick={() => setStage({ hidden: hidden.filter((id) => id !== c.id) })}
+                onClick={() => setStage(session, { hidden: hidden.filter((id) => id !== c.id) })}
               >
                 {c.name}
               </button>

@@ -24,7 +24,7 @@ export function SideBySide({ control }: { control: Control }) {
     const beside = putFeel(session.store.getState().layout, control.id, sides[other]);
     if (!beside.ok) return session.tellRefusal(beside);
     ask(states.nameVersion(`${control.name}, feel ${other.toUpperCase()}`, beside.value));
-    dropSides(id, control.id);
+    dropSides(session, control.id);
   };
   return (
     <div role="group" aria-label="Side by side" className="grid gap-1 border-y border-rule py-1.5">
@@ -51,7 +51,7 @@ export function SideBySide({ control }: { control: Control }) {
             ))}
           </>
         ) : (
-          <button type="button" className={BUTTON} onClick={() => keepAsA(id, control)} {...readingProps(says("sides.keep"))}>
+          <button type="button" className={BUTTON} onClick={() => keepAsA(session, control)} {...readingProps(says("sides.keep"))}>
             Keep as A, try B
           </button>
         )}

@@ -64,7 +64,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
             ["yard", "test yard"],
           ]}
           reads="stage.game"
-          onChange={(game) => setStage({ wantsYard: game === "yard" })}
+          onChange={(game) => setStage(session, { wantsYard: game === "yard" })}
         />
       )}
       <Choice
@@ -99,7 +99,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         value={String(stage.hz)}
         options={same(HZ_CHOICES, " per second")}
         reads="stage.hz"
-        onChange={(hz) => setStage({ hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
+        onChange={(hz) => setStage(session, { hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
       />
       <Choice
         name="Areas"
@@ -111,7 +111,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
           ["all", "all"],
         ]}
         reads="stage.overlays"
-        onChange={(overlays) => setStage({ overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
+        onChange={(overlays) => setStage(session, { overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
       />
       <Choice
         name="Device"
@@ -121,7 +121,10 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         reads="stage.device"
         onChange={(chosen) => {
           const device = DEVICES.find((one) => one === chosen);
-          setStage({ appearance: device ? appearanceAtFirst(layout.appear, device) : null, mouseIsItself: device !== undefined && device !== "phone" });
+          setStage(session, {
+            appearance: device ? appearanceAtFirst(layout.appear, device) : null,
+            mouseIsItself: device !== undefined && device !== "phone",
+          });
         }}
       />
       <Choice
@@ -133,11 +136,11 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
           ["itself", "itself"],
         ]}
         reads="stage.mouse"
-        onChange={(mouse) => setStage({ mouseIsItself: mouse === "itself" })}
+        onChange={(mouse) => setStage(session, { mouseIsItself: mouse === "itself" })}
       />
-      <Toggle word="Pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage({ isPinning: !stage.isPinning })} />
-      <Toggle word="Controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage({ areControlsOn: !stage.areControlsOn })} />
-      <Toggle word="Values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage({ showsValues: !stage.showsValues })} />
+      <Toggle word="Pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage(session, { isPinning: !stage.isPinning })} />
+      <Toggle word="Controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage(session, { areControlsOn: !stage.areControlsOn })} />
+      <Toggle word="Values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage(session, { showsValues: !stage.showsValues })} />
       <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
         Restart
       </button>
@@ -147,9 +150,14 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         value={stage.size}
         options={same(SIZE_CHOICES)}
         reads="stage.shown"
-        onChange={(size) => setStage({ size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
+        onChange={(size) => setStage(session, { size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
       />
-      <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={() => setStage({ onlyGlass: true })} {...readingProps(says("stage.only"))}>
+      <button
+        type="button"
+        className="push h-6 px-1.5 text-[0.75rem]"
+        onClick={() => setStage(session, { onlyGlass: true })}
+        {...readingProps(says("stage.only"))}
+      >
         Hide panels
       </button>
     </div>

@@ -12,8 +12,10 @@ import { TouchMarks } from "./takes/TouchMarks";
 import type { TakeStageTools } from "./takes/useTakeStage";
 import type { Play } from "./usePlay";
 import { ValueLine } from "./ValueLine";
+import { useSessionActions } from "../document/SessionContext";
 
 export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools }) {
+  const session = useSessionActions();
   const { layout, screen, scale, context, pins, area, canvas, bind, ready } = play;
   const onlyGlass = useStage((s) => s.onlyGlass);
   const glass = useRef<HTMLDivElement>(null);
@@ -25,9 +27,9 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
     if (ready && onlyGlass) playKeys();
   }, [ready, onlyGlass]);
   useEffect(() => {
-    if (ready) sayOnLine("Click the glass or press Enter: all keys then go to the game.");
-  }, [ready]);
-  useEffect(() => () => setStage({ onlyGlass: false }), []);
+    if (ready) sayOnLine(session, "Click the glass or press Enter: all keys then go to the game.");
+  }, [session, ready]);
+  useEffect(() => () => setStage(session, { onlyGlass: false }), [session]);
   const { onBlur, onKeyDown, onKeyUp, onContextMenu } = bind;
   return (
     <div
@@ -50,7 +52,7 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
             onBlur={() => {
               onBlur();
               // Escape, held, has led out; the window alone losing its focus has not.
-              if (document.hasFocus() && stageStore.getState().onlyGlass) setStage({ onlyGlass: false });
+              if (document.hasFocus() && stageStore(session).getState().onlyGlass) setStage(session, { onlyGlass: false });
             }}
             tabIndex={0}
             role="application"

@@ -1,7 +1,7 @@
 "use client";
-/** How the stage is set up, for as long as the window is open; nothing of it is in the file. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+/** How the stage is set up; nothing of it is in the file. */
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import type { Appearance } from "./appearance";
 
 export const HZ_CHOICES = [30, 60, 90, 120, 144] as const;
@@ -36,7 +36,7 @@ export interface Stage {
   readonly wantsYard: boolean;
 }
 
-export const stageStore = createStore<Stage>(() => ({
+const FIRST: Stage = {
   hz: 60,
   overlays: "none",
   size: "fit",
@@ -50,6 +50,13 @@ export const stageStore = createStore<Stage>(() => ({
   appearance: null,
   wantsYard: false,
   below: "traces",
-}));
-export const useStage = <T>(select: (stage: Stage) => T): T => useStore(stageStore, select);
-export const setStage = (change: Partial<Stage>): void => stageStore.setState(change);
+};
+/** Another layout is played in the same way; what is about its controls begins anew. */
+const stage = defineUiState<Stage>({
+  lasts: "layout",
+  first: FIRST,
+  next: ({ hz, overlays, size, showsValues, wantsYard, below }) => ({ ...FIRST, hz, overlays, size, showsValues, wantsYard, below }),
+});
+export const stageStore = stage.of;
+export const useStage = stage.use;
+export const setStage = (session: Session, change: Partial<Stage>): void => stageStore(session).setState(change);

@@ -1,10 +1,12 @@
 "use client";
 /** Pins on the stage: presses that stay, from the pointer and from the list, fed to the player as their own touches. */
-import { useCallback, useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { useCallback, useEffect, useEffectEvent, useRef, useState, type PointerEvent, type RefObject } from "react";
 import type { InputEvent } from "../../core/engine/input/events";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Screen } from "../../core/format/types";
 import { FIRST_PIN_ID, isPinId, noPins, stepPins, type TouchPin, type PinInput, type Pins } from "../interaction/pins";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import type { Player } from "../../runtime/player";
 import { stageStore } from "./stageState";
 import { holderOf } from "./touched";
@@ -44,18 +46,20 @@ interface Options {
   readonly scale: number;
   /** Whether an action reads the second mouse button: then it pins nothing. */
   readonly readsSecondButton: boolean;
-  /** The layout, by its id: its pins are there again when the view is come back to. */
-  readonly layoutId: string;
+  readonly session: Session;
   /** A press made no pin, for there are as many as there may be. */
   readonly onFull: () => void;
 }
 
-/** The pins of the layout that was played last, while another view is shown. */
-let left: { readonly layoutId: string; readonly screen: Screen; readonly pins: Pins } | null = null;
+/** The pins of the layout, while another view is shown. */
+interface LeftPins {
+  readonly last: { readonly screen: Screen; readonly pins: Pins } | null;
+}
+const leftPins = defineUiState<LeftPins>({ lasts: "layout", first: { last: null } });
 
 /** The pins that were left on a layout: held where they were, at the same parts of the screen. */
-function pinsLeft(layoutId: string, screen: Screen): Pins {
-  if (left?.layoutId !== layoutId) return noPins(reachOf(screen));
+function pinsLeft({ last: left }: LeftPins, screen: Screen): Pins {
+  if (!left) return noPins(reachOf(screen));
   const { widthPx, heightPx } = left.screen;
   const scales = { scaleX: screen.widthPx / widthPx, scaleY: screen.heightPx / heightPx, reachPx: reachOf(screen) };
   const there = stepPins(left.pins, { kind: "screen", t: 0, ...scales }).pins;
@@ -68,21 +72,14 @@ interface Holding {
   readonly buttons: number;
 }
 
-export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFull }: Options): PinTools {
-  const [begun] = useState(() => pinsLeft(layoutId, screen));
+export function usePins({ feed, screen, scale, readsSecondButton, session, onFull }: Options): PinTools {
+  const left = leftPins.of(session);
+  const [begun] = useState(() => pinsLeft(left.getState(), screen));
   const state = useRef<Pins>(begun);
   const [pins, setPins] = useState<readonly TouchPin[]>(begun.pins);
   const held = useRef(new Map<number, Holding>());
-  const leaving = useRef({ layoutId, screen });
-  useEffect(() => {
-    leaving.current = { layoutId, screen };
-  });
-  useEffect(
-    () => () => {
-      left = { ...leaving.current, pins: state.current };
-    },
-    [],
-  );
+  const leave = useEffectEvent(() => left.setState({ last: { screen, pins: state.current } }));
+  useEffect(() => () => leave(), []);
   const give = useCallback(
     (input: WithoutTime<PinInput>): number | null => {
       const before = state.current;
@@ -129,7 +126,7 @@ export function usePins({ feed, screen, scale, readsSecondButton, layoutId, onFu
       return { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
     };
     const pinsIt = (event: PointerEvent<HTMLElement>) =>
-      (stageStore.getState().isPinning && event.button === 0) || (event.pointerType === "mouse" && event.button === 2 && !readsSecondButton);
+      (stageStore(session).getState().isPinning && event.button === 0) || (event.pointerType === "mouse" && event.button === 2 && !readsSecondButton);
     const letGo = (event: PointerEvent<HTMLElement>): boolean => {
       const holding = held.current.get(event.pointerId);
       if (!holding) return false;

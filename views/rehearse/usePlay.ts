@@ -82,6 +82,7 @@ export function usePlay() {
   const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
   const { wantsYard, hz, mouseIsItself } = useStage((s) => s);
   const isYard = wantsYard || !canTug;
+  const session = useSessionActions();
   const [run, setRun] = useState(0);
   const game = useGame(actions, isYard, run);
   const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
@@ -116,7 +117,7 @@ export function usePlay() {
     tellFeel(at, given);
   };
   const onPlayed = (player: Player) => {
-    tickOffFelt(player);
+    tickOffFelt(session, player);
     pins.look(player);
     const last = isTakeOpen ? null : touchedControls.look(player, pins.isLooped);
     if (last !== null) setTouched(last);
@@ -124,9 +125,8 @@ export function usePlay() {
     frames.tell();
   };
   const feeding = useRef<(event: InputEvent) => void>(() => undefined);
-  const session = useSessionActions();
   const onFull = () => session.tell({ text: "All ten fingers are pinned. Remove a pin first.", tone: "plain" });
-  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), layoutId, onFull });
+  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), session, onFull });
   const { bind, feed, restart } = useRehearsal({
     layout,
     screen,
@@ -136,10 +136,10 @@ export function usePlay() {
     player: playerView,
     hz,
     mouseIsItself,
-    areSeen: () => stageStore.getState().appearance?.isSeen ?? true,
+    areSeen: () => stageStore(session).getState().appearance?.isSeen ?? true,
     onUsed(used) {
-      const { appearance } = stageStore.getState();
-      if (appearance) setStage({ appearance: appearanceAfter(layout.appear, appearance, used) });
+      const { appearance } = stageStore(session).getState();
+      if (appearance) setStage(session, { appearance: appearanceAfter(layout.appear, appearance, used) });
     },
     canvas,
     onDrawn: (given) => void (values.current = given),

@@ -36,7 +36,7 @@ export function ChangedHere() {
           {isAll ? "On all screens" : `${open.subject === "" ? "All" : open.subject === null ? "Layout" : nameOf(layout, open.subject)} on ${open.screen}`}
         </h2>
         {!isAll && (
-          <button type="button" className="push mt-1 h-6" onClick={() => setScreens({ cell: null })}>
+          <button type="button" className="push mt-1 h-6" onClick={() => setScreens(session, { cell: null })}>
             On all screens
           </button>
         )}

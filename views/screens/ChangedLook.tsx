@@ -14,8 +14,10 @@ import { ScreenTable } from "./ScreenTable";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useChanges } from "./useChanges";
 import { useFaces } from "./useFaces";
+import { useSessionActions } from "../document/SessionContext";
 
 export function ChangedLook({ groups }: { groups: readonly Group[] }) {
+  const session = useSessionActions();
   const { layout, screens } = useFaces();
   const changes = useChanges();
   const named = useNamedStates();
@@ -41,7 +43,7 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
               label="Compared version"
               value={against}
               named={named}
-              onChoose={(choice) => setScreens({ against: choice?.kind === "now" ? null : choice })}
+              onChoose={(choice) => setScreens(session, { against: choice?.kind === "now" ? null : choice })}
               onProblem={setProblem}
             />
           </span>
@@ -67,7 +69,7 @@ export function ChangedLook({ groups }: { groups: readonly Group[] }) {
             columns={places.map((place) => screens[place].name)}
             rows={rows.map((subject) => ({ key: subject ?? "layout", name: subject === null ? "layout" : nameOf(layout, subject) }))}
             open={open && { row: rows.indexOf(open.subject), column: places.findIndex((place) => screens[place].name === open.screen) }}
-            onOpen={(row, column) => setScreens({ cell: { subject: rows[row], screen: screens[places[column]].name } })}
+            onOpen={(row, column) => setScreens(session, { cell: { subject: rows[row], screen: screens[places[column]].name } })}
             cellOf={(row, column) => {
               const tally = changeTally(of(places[column], rows[row]));
               const words = changesWords(tally);

@@ -11,6 +11,7 @@ import { says, type SentenceKey } from "../shell/reading/sentences";
 import { useFaces } from "./useFaces";
 import { setFilter, setScreens, useScreens } from "./screensState";
 import { FIELD_LETTERS } from "../../ui/fieldLimits";
+import { useSessionActions } from "../document/SessionContext";
 
 const CLASS_WORDS = { phone: "phones, under 80 mm", between: "between, to 115 mm", tablet: "tablets, 115 mm and more" } as const;
 interface ChoiceProps {
@@ -79,6 +80,7 @@ function Range({
 }
 
 export function FilterPanel({ shown }: { shown: number }) {
+  const session = useSessionActions();
   const { layout, screens } = useFaces();
   const filter = useScreens((s) => s.filter);
   const isOpen = isEqual(filter, NO_FILTER);
@@ -94,7 +96,7 @@ export function FilterPanel({ shown }: { shown: number }) {
         value={filter.sizeClass ?? ""}
         options={[["", "any"], ...SIZE_CLASSES.map(({ name }) => [name, CLASS_WORDS[name]] as const)]}
         reads="screens.class"
-        onChange={(key) => setFilter({ sizeClass: SIZE_CLASSES.find((c) => c.name === key)?.name ?? null })}
+        onChange={(key) => setFilter(session, { sizeClass: SIZE_CLASSES.find((c) => c.name === key)?.name ?? null })}
       />
       <Choice
         label="Orientation"
@@ -105,10 +107,10 @@ export function FilterPanel({ shown }: { shown: number }) {
           ["tall", "portrait"],
         ]}
         reads="screens.held"
-        onChange={(key) => setFilter({ held: key as ScreenFilter["held"] })}
+        onChange={(key) => setFilter(session, { held: key as ScreenFilter["held"] })}
       />
-      <Range label="Aspect" unit="" step={0.05} value={filter.aspect} reads="screens.aspect" onChange={(aspect) => setFilter({ aspect })} />
-      <Range label="Shorter side" unit="mm" step={1} value={filter.shortMm} reads="screens.short" onChange={(shortMm) => setFilter({ shortMm })} />
+      <Range label="Aspect" unit="" step={0.05} value={filter.aspect} reads="screens.aspect" onChange={(aspect) => setFilter(session, { aspect })} />
+      <Range label="Shorter side" unit="mm" step={1} value={filter.shortMm} reads="screens.short" onChange={(shortMm) => setFilter(session, { shortMm })} />
       <Choice
         label="Notch or insets"
         value={filter.notch}
@@ -118,24 +120,24 @@ export function FilterPanel({ shown }: { shown: number }) {
           ["without", "without"],
         ]}
         reads="screens.notch"
-        onChange={(key) => setFilter({ notch: key as ScreenFilter["notch"] })}
+        onChange={(key) => setFilter(session, { notch: key as ScreenFilter["notch"] })}
       />
       <Choice
         label="With a finding"
         value={filter.code ?? ""}
         options={[["", "any"], ...FINDING_CODES.map((code) => [code, code] as const)]}
         reads="screens.code"
-        onChange={(key) => setFilter({ code: FINDING_CODES.find((code) => code === key) ?? null })}
+        onChange={(key) => setFilter(session, { code: FINDING_CODES.find((code) => code === key) ?? null })}
       />
       <Choice
         label="About"
         value={filter.subject ?? ""}
         options={[["", "anything"], ...[...layout.controls, ...layout.keepClear].map((one) => [one.id, one.name] as const)]}
         reads="screens.about"
-        onChange={(key) => setFilter({ subject: key || null })}
+        onChange={(key) => setFilter(session, { subject: key || null })}
       />
       {!isOpen && (
-        <button type="button" className="push h-6" onClick={() => setScreens({ filter: NO_FILTER })} {...readingProps(says("screens.all"))}>
+        <button type="button" className="push h-6" onClick={() => setScreens(session, { filter: NO_FILTER })} {...readingProps(says("screens.all"))}>
           Clear filter
         </button>
       )}
@@ -151,7 +153,7 @@ export function FilterPanel({ shown }: { shown: number }) {
           ["name", "name"],
         ]}
         reads="screens.order"
-        onChange={(key) => setScreens({ order: key as typeof order })}
+        onChange={(key) => setScreens(session, { order: key as typeof order })}
       />
       <Choice
         label="Groups"
@@ -162,7 +164,7 @@ export function FilterPanel({ shown }: { shown: number }) {
           ["class", "by class"],
         ]}
         reads="screens.groups"
-        onChange={(key) => setScreens({ grouping: key as typeof grouping })}
+        onChange={(key) => setScreens(session, { grouping: key as typeof grouping })}
       />
     </aside>
   );

@@ -16,6 +16,7 @@ import { useFaces } from "./useFaces";
 import { useProposal } from "../document/settle/useShownWay";
 import { useSettledScreens } from "./useSettledScreens";
 import type { FindingMeasure } from "../../core/checks/finding";
+import { useSessionActions } from "../document/SessionContext";
 
 /** A column of the grid: a screen, or a folded group as one. */
 type Column =
@@ -23,6 +24,7 @@ type Column =
   | { readonly kind: "folded"; readonly name: string | null; readonly places: readonly number[] };
 
 export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
+  const session = useSessionActions();
   const { layout, screens, faces, judged } = useFaces();
   const changes = useChanges();
   const proposal = useProposal();
@@ -66,8 +68,8 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         isOpen={isOpen}
         isFirst={at.row === 0 && at.column === 0}
         onOpen={() => {
-          if (screen !== null) setScreens({ cell: { subject: at.row === 0 ? "" : at.subject, screen } });
-          else if (column.kind === "folded") setScreens({ folded: folded.filter((name) => name !== (column.name ?? "")) });
+          if (screen !== null) setScreens(session, { cell: { subject: at.row === 0 ? "" : at.subject, screen } });
+          else if (column.kind === "folded") setScreens(session, { folded: folded.filter((name) => name !== (column.name ?? "")) });
         }}
       />
     );
@@ -98,7 +100,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
                       type="button"
                       className="h-6 max-w-[12rem] truncate"
                       aria-expanded={!isFolded}
-                      onClick={() => setScreens({ folded: isFolded ? folded.filter((f) => f !== (name ?? "")) : [...folded, name ?? ""] })}
+                      onClick={() => setScreens(session, { folded: isFolded ? folded.filter((f) => f !== (name ?? "")) : [...folded, name ?? ""] })}
                     >
                       {isFolded ? "▸" : "▾"} {groupWord(name)} · {places.length}
                     </button>

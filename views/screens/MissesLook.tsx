@@ -13,6 +13,7 @@ import { ScreenTable } from "./ScreenTable";
 import { setScreens, useScreens, type Group } from "./screensState";
 import { useEachScreen, type EachScreen } from "./useEachScreen";
 import { useFaces } from "./useFaces";
+import { useSessionActions } from "../document/SessionContext";
 
 /** A control that gets fewer of its touches than this is reported in ink, the others in grey. */
 const TOLD_BELOW = 0.95;
@@ -33,6 +34,7 @@ function chosenOf(screen: ScreenMisses | null, { face, moment }: Chosen): Screen
 }
 
 export function MissesLook({ groups }: { groups: readonly Group[] }) {
+  const session = useSessionActions();
   const { layout, screens, faces, checker } = useFaces();
   const question = useCallback<EachScreen<ScreenMisses>>(
     (heard) => checker.misses({ layout, screens, faces }, (place, one) => heard(place, one)),
@@ -85,7 +87,7 @@ export function MissesLook({ groups }: { groups: readonly Group[] }) {
             columns={places.map((place) => screens[place].name)}
             rows={rows.map(({ id }) => ({ key: id, name: name(id) }))}
             open={open && { row: rows.findIndex((c) => c.id === open.subject), column: places.findIndex((place) => screens[place].name === open.screen) }}
-            onOpen={(row, column) => setScreens({ cell: { subject: rows[row].id, screen: screens[places[column]].name } })}
+            onOpen={(row, column) => setScreens(session, { cell: { subject: rows[row].id, screen: screens[places[column]].name } })}
             cellOf={(row, column) => {
               const screen = shown[places[column]];
               const least = screen && leastHit(screen, rows[row].id);

@@ -7,7 +7,7 @@ import { groupScreens, fitsFilter, playersWith, screenCell, screensInOrder } fro
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { useKeys } from "../interaction/useKeys";
-import { useSession, useSessionActions } from "../document/SessionContext";
+import { useSessionActions } from "../document/SessionContext";
 import { railOf } from "../document/railScreens";
 import { useSettle } from "../document/settle/settleState";
 import { openSettle } from "../document/settle/openSettle";
@@ -56,8 +56,7 @@ export function ScreensView() {
   const broken = withBlockers.length;
   const brokenPlayers = playersWith(withBlockers, layout.workbench.playersPart);
   const session = useSessionActions();
-  const id = useSession((s) => s.id);
-  const settles = useSettle((s) => s.isOpen && s.layoutId === id);
+  const settles = useSettle((s) => s.isOpen);
   const settleShown = () =>
     openSettle(
       session,
@@ -78,7 +77,7 @@ export function ScreensView() {
                   type="button"
                   className="push h-7 px-3 aria-pressed:border-accent aria-pressed:text-accent"
                   aria-pressed={look === one}
-                  onClick={() => setScreens({ look: one })}
+                  onClick={() => setScreens(session, { look: one })}
                   {...readingProps(says(`screens.${one}`), one)}
                 >
                   {LOOK_NAME[one]}
@@ -95,7 +94,7 @@ export function ScreensView() {
               <button
                 type="button"
                 className="push h-7"
-                onClick={() => setScreens({ against: null })}
+                onClick={() => setScreens(session, { against: null })}
                 {...readingProps(says("changed.end"), choiceWord(against))}
               >
                 Compared with {choiceWord(against)} ✕

@@ -64,7 +64,7 @@ export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isG
               type="button"
               className="push aria-pressed:border-accent aria-pressed:text-accent"
               aria-pressed={moments}
-              onClick={() => setScreens({ moments: !moments })}
+              onClick={() => setScreens(session, { moments: !moments })}
               {...readingProps(says("screens.moments"), moments ? "yes" : "no")}
             >
               Moments side by side

@@ -1,8 +1,8 @@
 "use client";
-/** How the set of screens is looked at, for as long as the window is open; nothing of it is in the file. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+/** How the set of screens is looked at; nothing of it is in the file. */
 import { NO_FILTER, type ScreenFilter, type ScreenGroupBy, type ScreenOrder } from "../../core/checks/screenFilter";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 import type { VersionChoice } from "../document/versions";
 
 export const SCREEN_LOOKS = ["shelf", "grid", "spans", "map", "misses", "changed"] as const;
@@ -27,7 +27,7 @@ export interface ScreensState {
   /** The version that the findings of now are held against. */
   readonly against: VersionChoice | null;
 }
-const store = createStore<ScreensState>(() => ({
+const FIRST: ScreensState = {
   look: "shelf",
   filter: NO_FILTER,
   order: "own",
@@ -36,7 +36,14 @@ const store = createStore<ScreensState>(() => ({
   folded: [],
   cell: null,
   against: null,
-}));
-export const useScreens = <T>(select: (state: ScreensState) => T): T => useStore(store, select);
-export const setScreens = (change: Partial<ScreensState>): void => store.setState(change);
-export const setFilter = (change: Partial<ScreenFilter>): void => store.setState((s) => ({ filter: { ...s.filter, ...change } }));
+};
+/** Another layout is looked at in the same way; what is about its controls, screens and versions begins anew. */
+const screens = defineUiState<ScreensState>({
+  lasts: "layout",
+  first: FIRST,
+  next: ({ look, order, grouping, moments }) => ({ ...FIRST, look, order, grouping, moments }),
+});
+export const useScreens = screens.use;
+export const setScreens = (session: Session, change: Partial<ScreensState>): void => screens.of(session).setState(change);
+export const setFilter = (session: Session, change: Partial<ScreenFilter>): void =>
+  screens.of(session).setState((s) => ({ filter: { ...s.filter, ...change } }));

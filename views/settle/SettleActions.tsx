@@ -28,7 +28,7 @@ export function SettleActions({ proposal }: { proposal: Proposal | null }) {
       </p>
       <div className="flex flex-wrap gap-1">
         {isWorking && (
-          <button type="button" className="push push-main" data-next onClick={stopSettle} {...readingProps(says("settle.stop"))}>
+          <button type="button" className="push push-main" data-next onClick={() => stopSettle(session)} {...readingProps(says("settle.stop"))}>
             Stop
           </button>
         )}

@@ -35,14 +35,14 @@ export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
             ["these", these.length === 1 ? these[0] : `these ${these.length} screens`],
             ["all", `all ${shelf.length} of the shelf`],
           ]}
-          onChange={(which) => choose({ which })}
+          onChange={(which) => choose(session, { which })}
           reads={says("settle.screens")}
         />
         <ChoiceField
           label="Hands"
           value={choice.hands}
           options={HANDS.map((hands) => [hands, HAND_WORDS[hands]] as const)}
-          onChange={(hands) => choose({ hands })}
+          onChange={(hands) => choose(session, { hands })}
           reads={says("settle.hands")}
         />
         <ChoiceField
@@ -52,14 +52,14 @@ export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
             ["usual", "size 1"],
             ["all", ends.length === 1 ? "size 1" : `sizes ${ends.join(", ")}`],
           ]}
-          onChange={(sizes) => choose({ sizes })}
+          onChange={(sizes) => choose(session, { sizes })}
           reads={says("settle.sizes")}
         />
         <ChoiceField
           label="Fix"
           value={choice.severity}
           options={SEVERITIES.map((severity) => [severity, GRAVITY_WORDS[severity]] as const)}
-          onChange={(severity) => choose({ severity })}
+          onChange={(severity) => choose(session, { severity })}
           reads={says("settle.severity")}
         />
         <MissAim />
@@ -87,18 +87,25 @@ export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
             type="checkbox"
             className="accent-[var(--accent)]"
             checked={choice.notesMayGrow}
-            onChange={(event) => choose({ notesMayGrow: event.target.checked })}
+            onChange={(event) => choose(session, { notesMayGrow: event.target.checked })}
           />
           Allow new and worse notes
         </label>
-        <Ticks title="Must be reached" all={SETTLE_GOALS} chosen={choice.aims} words={AIM_WORDS} reads="settle.aim" onChange={(aims) => choose({ aims })} />
+        <Ticks
+          title="Must be reached"
+          all={SETTLE_GOALS}
+          chosen={choice.aims}
+          words={AIM_WORDS}
+          reads="settle.aim"
+          onChange={(aims) => choose(session, { aims })}
+        />
         <Ticks
           title="May change"
           all={CHANGEABLES}
           chosen={choice.changeable}
           words={CHANGEABLE_WORDS}
           reads="settle.changeable"
-          onChange={(changeable) => choose({ changeable })}
+          onChange={(changeable) => choose(session, { changeable })}
         />
       </More>
     </>
@@ -109,6 +116,7 @@ export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
 const MOST_MISS_MM = 6;
 
 function MissAim() {
+  const session = useSessionActions();
   const missMm = useSettle((s) => s.choice.missMm);
   const words = missMm === USUAL_CHOICE.missMm ? "no" : `within ${missMm.toFixed(1)} mm`;
   return (
@@ -121,7 +129,7 @@ function MissAim() {
           min={0}
           max={MOST_MISS_MM}
           step={0.5}
-          onChange={([mm]) => choose({ missMm: mm })}
+          onChange={([mm]) => choose(session, { missMm: mm })}
           reads={says("settle.misses")}
           shown={words}
         />

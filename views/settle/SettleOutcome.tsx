@@ -3,7 +3,7 @@
 import { RangeSlider } from "../../ui/Range";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
 import { says } from "../shell/reading/sentences";
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import { nameOf } from "../document/names";
 import { distinctTally, scenarioName, screensWith } from "../document/settle/settleWords";
 import { showPart, useSettle, type Proposal } from "../document/settle/settleState";
@@ -58,6 +58,7 @@ function Heads({ names }: { names: readonly string[] }) {
 
 /** From before to after, on the glass and in the picture. */
 function PartSlider() {
+  const session = useSessionActions();
   const part = useSettle((s) => s.part);
   return (
     <div className="grid grid-cols-[auto_1fr_auto] items-center gap-2">
@@ -68,7 +69,7 @@ function PartSlider() {
         min={0}
         max={1}
         step={0.05}
-        onChange={([value]) => showPart(value)}
+        onChange={([value]) => showPart(session, value)}
         reads={says("settle.part")}
         shown={percent(part)}
       />

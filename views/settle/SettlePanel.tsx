@@ -22,13 +22,10 @@ export function SettlePanel({ wide, picture }: SettlePanelProps) {
   // The focus comes in with the panel, follows what is next to be done, and goes back where it came from.
   useEffect(() => {
     const before = document.activeElement;
-    const { id } = session.store.getState();
     return () => {
-      // Another layout has been opened: what is asked about this one is of no use any more. Another view of it goes on.
-      if (session.store.getState().id !== id) closeSettle();
       if (before instanceof HTMLElement && before.isConnected) before.focus();
     };
-  }, [session]);
+  }, []);
   useEffect(() => {
     const here = panel.current;
     if (!here || (document.activeElement !== document.body && !here.contains(document.activeElement) && run.kind !== "working")) return;
@@ -59,15 +56,15 @@ export function SettlePanel({ wide, picture }: SettlePanelProps) {
       onKeyDown={(event) => {
         if (event.key !== "Escape" || event.defaultPrevented) return;
         event.stopPropagation();
-        if (run.kind === "working") stopSettle();
-        else closeSettle();
+        if (run.kind === "working") stopSettle(session);
+        else closeSettle(session);
       }}
     >
       <button
         type="button"
         className="push push-bare absolute top-0.5 right-1 z-10 h-6 px-1"
         aria-label="Close Settle"
-        onClick={closeSettle}
+        onClick={() => closeSettle(session)}
         {...readingProps(says("settle.close"))}
       >
         <X size={15} />

@@ -4,7 +4,7 @@ import { Check, Circle, X } from "lucide-react";
 import type { Layout, Serve } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
 import { says } from "./reading/sentences";
-import { useSession } from "../document/SessionContext";
+import { useSession, useSessionActions } from "../document/SessionContext";
 import type { SessionState } from "../document/sessionState";
 import { navigate } from "./navigate";
 import { VIEWS, type ViewPath } from "./views";
@@ -60,6 +60,7 @@ export function FirstSteps({ path }: { path: string }) {
 }
 
 function Line({ path, done }: { path: string; done: readonly FirstStep[] }) {
+  const session = useSessionActions();
   const layout = useSession((s) => s.layout);
   const findings = useSession((s) => s.findings);
   const next = FIRST_STEPS.filter((deed) => !done.includes(deed)).flatMap((deed) => nextStep(deed, layout, findings) ?? [])[0] as Step | undefined;
@@ -89,7 +90,7 @@ function Line({ path, done }: { path: string; done: readonly FirstStep[] }) {
       <button
         type="button"
         className="push push-bare h-6 shrink-0"
-        onClick={closeFirstSteps}
+        onClick={() => closeFirstSteps(session)}
         aria-label="Close the first steps"
         {...readingProps(says("deeds.close"))}
       >

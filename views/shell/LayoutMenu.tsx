@@ -80,7 +80,7 @@ export function LayoutMenu() {
             <DropdownMenu.Item className={ITEM} onSelect={() => navigate("/words")}>
               Glossary
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={ITEM} onSelect={showFirstSteps}>
+            <DropdownMenu.Item className={ITEM} onSelect={() => showFirstSteps(session)}>
               First steps
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import { SENTENCES, type SentenceKey } from "./reading/sentences";
 import { useSaid, watchReading, type ReadElement } from "./reading/watch";
+import { useSessionActions } from "../document/SessionContext";
 
 /** What is said while nothing is pointed at. */
 function restingWords(path: string): string {
@@ -11,9 +12,10 @@ function restingWords(path: string): string {
 }
 
 export function ReadingLine({ path }: { path: string }) {
+  const session = useSessionActions();
   const [read, setRead] = useState<ReadElement | null>(null);
   const said = useSaid();
-  useEffect(() => watchReading(document, setRead), []);
+  useEffect(() => watchReading(session, document, setRead), [session]);
   const words = said ?? read?.words ?? restingWords(path);
   const keys = said === null ? (read?.keys ?? "") : "";
   return (

@@ -6,8 +6,10 @@ import { says } from "./reading/sentences";
 import { navigate } from "./navigate";
 import { showFirstSteps } from "./firstStepsState";
 import { keyList } from "../interaction/keyTable";
+import { useSessionActions } from "../document/SessionContext";
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const session = useSessionActions();
   return (
     <Dialogue title="Shortcuts" open={open} onOpenChange={onOpenChange} wide>
       <p className="mb-4 flex gap-1.5">
@@ -25,7 +27,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
           className="push"
           onClick={() => {
             onOpenChange(false);
-            showFirstSteps();
+            showFirstSteps(session);
           }}
           {...readingProps(says("deeds.call"))}
         >

@@ -1,8 +1,7 @@
 "use client";
 /** The first steps: four things done once show most of what can be done here. They tick themselves off; the list can be closed for good and called back. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
-import { note, noted } from "../document/notes";
+import type { Session } from "../document/session";
+import { defineUiState } from "../document/uiState";
 
 export const FIRST_STEPS = ["grown", "felt", "mended", "taken"] as const;
 export type FirstStep = (typeof FIRST_STEPS)[number];
@@ -13,43 +12,26 @@ interface FirstStepsState {
   readonly done: readonly FirstStep[];
 }
 
-const KEY = "nodulum.deeds";
 const NOTHING: FirstStepsState = { list: "unbegun", done: [] };
 
-/** What this browser remembers of them; nothing where it remembers nothing, or something else. */
-function remembered(): FirstStepsState {
-  const kept = noted(KEY) as Partial<FirstStepsState> | null | undefined;
+/** What the browser kept of them; nothing where it kept nothing, or something else. */
+function read(noted: unknown): FirstStepsState {
+  const kept = noted as Partial<FirstStepsState> | null | undefined;
   if (!Array.isArray(kept?.done)) return NOTHING;
   const { list, done } = kept;
-  return { list: list === "shown" || list === "closed" ? list : "unbegun", done: FIRST_STEPS.filter((deed) => done.includes(deed)) };
+  return { list: list === "shown" || list === "closed" ? list : "unbegun", done: FIRST_STEPS.filter((step) => done.includes(step)) };
 }
 
-const store = createStore<FirstStepsState>(() => NOTHING);
-let isRead = false;
-function now(): FirstStepsState {
-  if (!isRead && typeof window !== "undefined") {
-    isRead = true;
-    store.setState(remembered());
-  }
-  return store.getState();
-}
-function change(next: Partial<FirstStepsState>): void {
-  store.setState({ ...now(), ...next });
-  note(KEY, store.getState());
-}
-
-export const useFirstSteps = (): FirstStepsState => {
-  now();
-  return useStore(store);
-};
+const steps = defineUiState<FirstStepsState>({ lasts: "window", first: NOTHING, kept: { name: "nodulum.deeds", read } });
+export const useFirstSteps = (): FirstStepsState => steps.use((s) => s);
 /** Somebody has begun at the welcome: the list shows, unless it was closed for good. */
-export function startFirstSteps(): void {
-  if (now().list === "unbegun") change({ list: "shown" });
+export function startFirstSteps(session: Session): void {
+  if (steps.of(session).getState().list === "unbegun") showFirstSteps(session);
 }
-export const showFirstSteps = (): void => change({ list: "shown" });
-export const closeFirstSteps = (): void => change({ list: "closed" });
-/** Ticks a deed off. */
-export function tickOff(deed: FirstStep): void {
-  const { done } = now();
-  if (!done.includes(deed)) change({ done: [...done, deed] });
+export const showFirstSteps = (session: Session): void => steps.of(session).setState({ list: "shown" });
+export const closeFirstSteps = (session: Session): void => steps.of(session).setState({ list: "closed" });
+/** Ticks a step off. */
+export function tickOff(session: Session, step: FirstStep): void {
+  const { done } = steps.of(session).getState();
+  if (!done.includes(step)) steps.of(session).setState({ done: [...done, step] });
 }

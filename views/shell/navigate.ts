@@ -8,14 +8,13 @@ import { usePathname } from "next/navigation";
 import { useSyncExternalStore } from "react";
 import type { PagePath } from "./views";
 
-const listeners = new Set<() => void>();
+/** Told of the window when `navigate` changed the address: `pushState` tells nobody. */
+const NAVIGATED = "nodulum:navigated";
 
 function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  window.addEventListener("popstate", listener);
+  for (const type of [NAVIGATED, "popstate"]) window.addEventListener(type, listener);
   return () => {
-    listeners.delete(listener);
-    window.removeEventListener("popstate", listener);
+    for (const type of [NAVIGATED, "popstate"]) window.removeEventListener(type, listener);
   };
 }
 
@@ -23,7 +22,7 @@ function subscribe(listener: () => void): () => void {
 export function navigate(path: PagePath): boolean {
   if (window.location.pathname === path) return false;
   window.history.pushState(null, "", path);
-  for (const listener of listeners) listener();
+  window.dispatchEvent(new Event(NAVIGATED));
   return true;
 }
 

@@ -27,7 +27,7 @@ export function useFirstStepWatch(): void {
       if (isEditOf(now, before)) {
         const isNew = addsControl(now, before);
         edited = !isNew;
-        if (isNew) tickOff("grown");
+        if (isNew) tickOff(session, "grown");
       }
       if (now.id !== before.id || now.playerView !== before.playerView) edited = false;
       if (now.findings === before.findings) return;
@@ -38,9 +38,9 @@ export function useFirstStepWatch(): void {
         now.countedFor === before.countedFor &&
         isMended(now.findings, before.findings)
       )
-        tickOff("mended");
+        tickOff(session, "mended");
     });
-    const stopSaved = onSaved(() => tickOff("taken"));
+    const stopSaved = onSaved(() => tickOff(session, "taken"));
     return () => {
       stop();
       stopSaved();

@@ -1,7 +1,9 @@
 "use client";
 /** The application kept by the browser, as the window shows it; a newer one is reported once, and taken when nothing is in hand. */
-import { useCallback, useEffect, useSyncExternalStore } from "react";
+import { useCallback, useEffect } from "react";
+import { useStore } from "zustand";
 import { useSessionActions } from "../document/SessionContext";
+import { defineOwned } from "../document/uiState";
 import { createOffline, type Offline, type OfflineWatch } from "./offlineState";
 import { fetchAllViews } from "./ViewRouter";
 
@@ -10,22 +12,16 @@ const REST_MS = 4000;
 /** A newer one is looked for when somebody comes back to the window, at most so often, ms. */
 const AGAIN_MS = 30 * 60_000;
 
-let watch: OfflineWatch | null = null;
-function theWatch(): OfflineWatch {
-  const container = process.env.NODE_ENV === "production" ? ((navigator.serviceWorker as ServiceWorkerContainer | undefined) ?? null) : null;
-  return (watch ??= createOffline({ container, reload: () => window.location.reload() }));
-}
-
-const subscribe = (changed: () => void) => theWatch().store.subscribe(changed);
+const watch = defineOwned<OfflineWatch>({
+  lasts: "window",
+  create: () => {
+    const container = process.env.NODE_ENV === "production" ? ((navigator.serviceWorker as ServiceWorkerContainer | undefined) ?? null) : null;
+    return createOffline({ container, reload: () => window.location.reload() });
+  },
+});
 
 /** How far the application is kept. */
-export function useOffline(): Offline {
-  return useSyncExternalStore<Offline>(
-    subscribe,
-    () => theWatch().store.getState(),
-    () => "preparing",
-  );
-}
+export const useOffline = (): Offline => useStore(watch.use().store);
 
 /** Takes the newer version, once everything is written; says why not where something is not. `hasDraft`: text was typed and not entered. */
 export function useTakeNewer(hasDraft: boolean): () => void {
@@ -34,7 +30,7 @@ export function useTakeNewer(hasDraft: boolean): () => void {
     const later = (why: string) => session.tell({ text: `The new version is not loaded yet: ${why}.`, tone: "problem" });
     if (hasDraft) return later("a field has unsaved text; press Enter or Escape there");
     session.commit();
-    void session.flush().then((safe) => (safe ? theWatch().take() : later("the open layout is not saved")));
+    void session.flush().then((safe) => (safe ? watch.of(session).take() : later("the open layout is not saved")));
   }, [session, hasDraft]);
 }
 
@@ -42,7 +38,7 @@ export function useTakeNewer(hasDraft: boolean): () => void {
 export function useKeepingOffline(): void {
   const session = useSessionActions();
   useEffect(() => {
-    const { store, look } = theWatch();
+    const { store, look } = watch.of(session);
     let looked = 0;
     const lookNow = () => {
       looked = Date.now();

@@ -5,13 +5,14 @@ import type { Layout } from "../../core/format/types";
 import { problemText, type Result } from "../../core/engine/result";
 import { StarterChoice } from "../shell/StarterChoice";
 import { startFirstSteps } from "../shell/firstStepsState";
-import { useLibrary } from "../document/SessionContext";
+import { useLibrary, useSessionActions } from "../document/SessionContext";
 import { navigate } from "../shell/navigate";
 import { FinishedOne } from "./FinishedOne";
 import { StartFromGame } from "./StartFromGame";
 import { Yours } from "./Yours";
 
 export function WelcomeView() {
+  const session = useSessionActions();
   const library = useLibrary();
   const [problem, setProblem] = useState("");
   /** Goes to the bench when a layout has been made or opened; else says why not. */
@@ -19,7 +20,7 @@ export function WelcomeView() {
     const made = await making;
     setProblem(made.ok ? "" : problemText(made.problems));
     if (!made.ok) return false;
-    startFirstSteps();
+    startFirstSteps(session);
     navigate("/layout");
     return true;
   };

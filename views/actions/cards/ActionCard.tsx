@@ -63,7 +63,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       )}
       <BareMoments name={name} layout={layout} />
       <ServeChoice action={action} layout={layout} />
-      <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
+      <button className="push h-6 justify-center" onClick={() => setSheetState(session, { listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
       </button>
       <div role="group" aria-label={`Inputs of ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">

@@ -8,6 +8,7 @@ import { ActionCard } from "./ActionCard";
 import { ControlCard } from "./ControlCard";
 import { TryGlass } from "./TryGlass";
 import { HardwareCard, EndCard, ServeCard } from "./WireCards";
+import { useSessionActions } from "../../document/SessionContext";
 
 export function Aside({ data }: { data: SheetData }) {
   return (
@@ -49,6 +50,7 @@ function Picked({ data }: { data: SheetData }) {
 }
 
 function ToDoCard({ data }: { data: SheetData }) {
+  const session = useSessionActions();
   const { toDo, statuses, loose, clashes } = data;
   return (
     <section aria-label="Open" className="grid gap-2">
@@ -57,7 +59,7 @@ function ToDoCard({ data }: { data: SheetData }) {
       <ul className="grid gap-1">
         {toDo.map((t) => (
           <li key={t.kind === "action" ? `a ${t.name}` : `c ${t.id}`}>
-            <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setSheetState({ pick: t })}>
+            <button className="grid w-full gap-0 rounded-sm px-1 py-0.5 text-left hover:bg-paper" onClick={() => setSheetState(session, { pick: t })}>
               <span className={t.kind === "action" ? "figure" : ""}>{t.kind === "action" ? t.name : (byId(data.layout.controls).get(t.id)?.name ?? t.id)}</span>
               <span className="text-[0.6875rem] text-blocker">
                 ■{" "}

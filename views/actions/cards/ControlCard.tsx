@@ -39,7 +39,10 @@ export function ControlCard({ control, data }: { control: Control; data: SheetDa
           const action = byName(actions).get(s.action);
           return (
             <li key={index}>
-              <button className="push h-6 w-full justify-between gap-2" onClick={() => setSheetState({ pick: { kind: "serve", id: control.id, index } })}>
+              <button
+                className="push h-6 w-full justify-between gap-2"
+                onClick={() => setSheetState(session, { pick: { kind: "serve", id: control.id, index } })}
+              >
                 <span className="figure min-w-0 truncate">
                   {portSign(s.port)} → {s.action}
                 </span>

@@ -2,7 +2,7 @@
 /** The layout small, to be played with mouse or touch; keys and pads play it wherever the focus is. What is in use is marked along its wires. */
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
-import { useSession } from "../../document/SessionContext";
+import { useSession, useSessionActions } from "../../document/SessionContext";
 import { benchScreenOf } from "../../document/railScreens";
 import { MomentChoice } from "../../fields/MomentChoice";
 import { NO_GAME } from "../../canvas/noGame";
@@ -18,6 +18,7 @@ import type { SheetData } from "../useSheet";
 const HEIGHT = 132;
 
 export function TryGlass({ data }: { data: SheetData }) {
+  const session = useSessionActions();
   const { layout } = data;
   const moment = useSession((s) => s.playerView.moment);
   const padOn = useSimulatedPad((s) => s.on);
@@ -45,14 +46,14 @@ export function TryGlass({ data }: { data: SheetData }) {
     onPlayed: (player) => {
       const live = marks.mark(latest.current, player, performance.now());
       setSaid(live.join(", "));
-      tickOffFelt(player);
+      tickOffFelt(session, player);
     },
   });
   const press = useEffectEvent((code: string, down: boolean) => feed({ t: performance.now(), type: "key", code, down }));
   useEffect(() => {
     const held = new Set<string>();
     const elsewhere = (event: KeyboardEvent) =>
-      sheetStore.getState().listening !== null ||
+      sheetStore(session).getState().listening !== null ||
       event.ctrlKey ||
       event.metaKey ||
       isSomeonesOwn(event) ||
@@ -70,13 +71,13 @@ export function TryGlass({ data }: { data: SheetData }) {
       window.removeEventListener("keydown", onKey, true);
       window.removeEventListener("keyup", onKey, true);
     };
-  }, []);
+  }, [session]);
   return (
     <section aria-label="Try it" className="grid grid-cols-[minmax(0,1fr)] gap-1.5 border-t border-rule p-3">
       <header className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <h2 className="heading w-full">Try it</h2>
         <MomentChoice />
-        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(session, !padOn)}>
           Simulated pad
         </button>
       </header>

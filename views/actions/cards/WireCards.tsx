@@ -80,7 +80,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
           onChange={(scale) => change("scale", { scale })}
         />
       )}
-      <button className="push h-6 justify-center" onClick={() => setSheetState({ listening: name, form: "sheet" })}>
+      <button className="push h-6 justify-center" onClick={() => setSheetState(session, { listening: name, form: "sheet" })}>
         Add an input to {name}…
       </button>
       {hardwareGives(source) === "press" && <FleetingHint action={action} control={null} told={fleeting(action)} />}
@@ -112,6 +112,7 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
 
 /** A key, mouse or pad input that gives to several actions. */
 export function EndCard({ end, data }: { end: string; data: SheetData }) {
+  const session = useSessionActions();
   const wires = data.layout.actions.flatMap((a) => hardwareWires(a).flatMap((w) => (w.end === end ? [{ w, kind: a.kind }] : [])));
   const clash = data.clashes.find((c) => c.end === end);
   const moment = useSession((s) => byId(s.layout.moments).get(clash?.moment ?? "")?.name);
@@ -128,7 +129,7 @@ export function EndCard({ end, data }: { end: string; data: SheetData }) {
           <li key={w.action}>
             <button
               className="push h-6 w-full justify-between"
-              onClick={() => setSheetState({ pick: { kind: "hardware", action: w.action, list: w.list, index: w.index } })}
+              onClick={() => setSheetState(session, { pick: { kind: "hardware", action: w.action, list: w.list, index: w.index } })}
             >
               <span className="figure">{w.action}</span> <span className="caption">{hardwareSourceGives(w, kind)}</span>
             </button>

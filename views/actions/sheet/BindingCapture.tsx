@@ -2,7 +2,7 @@
 /** Binding by doing: while it is open, a key that is pressed, a pad that is moved, or a mouse input that is chosen is plugged into the action; then it closes. */
 import { X } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Action } from "../../../core/format/types";
 import { askedValues, endsOfSet, hardwareGives, hardwareWhyNot, hardwareWires, plugIn, plugInSet, sourceOfEnd } from "../../../core/wiring/hardwareWires";
 import { movedEnd, type PadSnapshot } from "../../../core/wiring/moved";
@@ -29,9 +29,10 @@ const VALUE_WORD: Readonly<Record<string, string>> = {
 };
 
 export function ListenAnchor({ action, children }: { action: Action; children: ReactNode }) {
+  const session = useSessionActions();
   const open = useSheetState((p) => p.listening === action.name);
   return (
-    <Popover.Root open={open} onOpenChange={(next) => setSheetState({ listening: next ? action.name : null })}>
+    <Popover.Root open={open} onOpenChange={(next) => setSheetState(session, { listening: next ? action.name : null })}>
       <Popover.Anchor asChild>{children}</Popover.Anchor>
       {open && <BindingCapture action={action} />}
     </Popover.Root>
@@ -48,7 +49,7 @@ function BindingCapture({ action }: { action: Action }) {
   const [step, setStep] = useState(0);
   /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
   const bound = useRef(false);
-  const close = () => setSheetState({ listening: null });
+  const close = () => setSheetState(session, { listening: null });
   const keyButton = useRef<HTMLButtonElement>(null);
   const skip = () => {
     if (step + 1 === asked.length) return close();
@@ -77,24 +78,21 @@ function BindingCapture({ action }: { action: Action }) {
     return step + 1 === asked.length;
   };
   const choose = (end: string) => void (accept(end) && close());
-  const choosing = useRef(choose);
-  useEffect(() => {
-    choosing.current = choose;
-  });
+  const onMoved = useEffectEvent(choose);
   useEffect(() => {
     let animation = 0;
     let rest: PadSnapshot | null = null;
     let settled = true;
     const wants = kind === "axis" ? "axis" : "stick";
     const look = () => {
-      const now = padNow();
+      const now = padNow(session);
       if (now && rest) {
         const end = movedEnd(rest, now, wants);
         // One movement binds one thing: the pad must come back before the next.
         if (end === null) settled = true;
         else if (settled) {
           settled = false;
-          choosing.current(end);
+          onMoved(end);
         }
       } else if (now) rest = now;
       else rest = null;
@@ -102,7 +100,7 @@ function BindingCapture({ action }: { action: Action }) {
     };
     animation = requestAnimationFrame(look);
     return () => cancelAnimationFrame(animation);
-  }, [kind]);
+  }, [session, kind]);
   const onKey = (event: KeyboardEvent) => {
     if (event.code === "" || event.repeat || event.code === "Escape" || event.code === "Tab") return;
     event.preventDefault();
@@ -195,7 +193,7 @@ function BindingCapture({ action }: { action: Action }) {
               {endWord(end)}
             </button>
           ))}
-          <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(!padOn)}>
+          <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(session, !padOn)}>
             {padOn ? "Hide the simulated pad" : "Simulated pad"}
           </button>
         </div>

@@ -40,7 +40,7 @@ export function Sheet({ data }: { data: SheetData }) {
   const columns = columnsOf(w);
   const connecting = useConnectionDrag(session, (start, x) => {
     // Let go where the inputs stand: an input that is not there yet.
-    if (start.kind === "action" && start.side === "hardware" && x < columns.actions.x) setSheetState({ listening: start.name });
+    if (start.kind === "action" && start.side === "hardware" && x < columns.actions.x) setSheetState(session, { listening: start.name });
   });
   const actions = useMemo(() => byName(layout.actions), [layout.actions]);
   const controls = useMemo(() => byId(layout.controls), [layout.controls]);
@@ -53,7 +53,7 @@ export function Sheet({ data }: { data: SheetData }) {
     <div
       ref={room}
       className="relative min-h-0 flex-1 overflow-auto"
-      onClick={(event) => event.target === event.currentTarget && setSheetState({ pick: null })}
+      onClick={(event) => event.target === event.currentTarget && setSheetState(session, { pick: null })}
     >
       <div style={{ width: columns.width }} className="sticky top-0 z-10 h-7 bg-paper">
         <h2 className="heading absolute top-1.5 text-right" style={column(columns.ends)}>
@@ -73,7 +73,7 @@ export function Sheet({ data }: { data: SheetData }) {
         style={{ width: columns.width, height: positions.height }}
         onKeyDown={connecting.onKeyDown}
         onClickCapture={connecting.onClickCapture}
-        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setSheetState({ pick: null })}
+        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setSheetState(session, { pick: null })}
       >
         <Wires data={data} columns={columns} drawn={drawn} />
         {positions.groups.map((g) => (
@@ -82,7 +82,7 @@ export function Sheet({ data }: { data: SheetData }) {
             className="absolute flex h-6 items-center gap-1 text-[0.6875rem] text-muted"
             style={{ top: g.y + 3, left: columns.actions.x, width: columns.actions.w }}
             aria-expanded={!g.folded}
-            onClick={() => toggleFold(g.key)}
+            onClick={() => toggleFold(session, g.key)}
           >
             {g.folded ? <ChevronRight size={13} aria-hidden /> : <ChevronDown size={13} aria-hidden />}
             <span className="truncate">used {g.word}</span>
@@ -160,12 +160,13 @@ export function Sheet({ data }: { data: SheetData }) {
 
 /** The loose end of an action's wire at the side of keys, mouse and pads: there it is bound. */
 function LooseEndHere({ name, y }: { name: string; y: number }) {
+  const session = useSessionActions();
   return (
     <li className="absolute flex w-full justify-end" style={{ top: y - 12, height: 24 }}>
       <button
         className="h-6 rounded-sm border border-dashed border-edge bg-paper px-1.5 text-[0.6875rem] text-muted hover:border-accent hover:text-accent"
         aria-label={`Bind an input to ${name}, at the end of its wire`}
-        onClick={() => setSheetState({ pick: { kind: "action", name }, listening: name })}
+        onClick={() => setSheetState(session, { pick: { kind: "action", name }, listening: name })}
       >
         Bind
       </button>

@@ -37,7 +37,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
   const session = useSessionActions();
   const { name } = action;
   const fit = useFit({ kind: "action", name });
-  const pick = () => setSheetState({ pick: { kind: "action", name } });
+  const pick = () => setSheetState(session, { pick: { kind: "action", name } });
   return (
     <li
       className={`absolute flex w-full items-center rounded-sm border bg-sheet ${fitClass(fit, picked, dim)}`}
@@ -55,7 +55,7 @@ export const SheetAction = memo(function SheetAction({ action, status, moments, 
           title="Click, then press a key or move a pad; or drag to an input in the list"
           {...connecting.endProps({ kind: "action", name, side: "hardware" }, () => {
             pick();
-            setSheetState({ listening: name });
+            setSheetState(session, { listening: name });
           })}
         >
           <Plus size={13} aria-hidden />

@@ -30,6 +30,7 @@ const PORT_SIGN: Partial<Record<Port, string>> = { up: "▲", down: "▼", left:
 export const portSign = (port: Port): string => PORT_SIGN[port] ?? port;
 
 export const SheetControl = memo(function SheetControl({ control, kinds, loose, row, dim, picked, connecting }: Props) {
+  const session = useSessionActions();
   const { id } = control;
   const fit = useFit({ kind: "port", id, port: null });
   const led = useSheetState((p) => p.connectionDrag?.over?.kind === "port" && p.connectionDrag.over.id === id && p.connectionDrag.why === null);
@@ -43,7 +44,7 @@ export const SheetControl = memo(function SheetControl({ control, kinds, loose, 
       data-target={targetKey({ kind: "port", id, port: null })}
       tabIndex={-1}
       title={fit.why ?? undefined}
-      onClick={() => setSheetState({ pick: { kind: "control", id } })}
+      onClick={() => setSheetState(session, { pick: { kind: "control", id } })}
     >
       <p className="flex items-center gap-1 pr-2" style={{ height: CONTROL_HEAD - 1 }}>
         <Knob label={`Draw a wire from ${control.name} to an action`} props={connecting.endProps({ kind: "port", id, port: null })} />
@@ -119,7 +120,7 @@ function ServeRow({
         aria-pressed={picked}
         onClick={(event) => {
           event.stopPropagation();
-          setSheetState({ pick: { kind: "serve", id, index } });
+          setSheetState(session, { pick: { kind: "serve", id, index } });
         }}
       >
         <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>

@@ -11,6 +11,7 @@ import { setSheetState } from "../sheetState";
 import type { EndPosition } from "../sheetPositions";
 import { fitClass, useFit } from "./useFit";
 import type { Connecting } from "./useConnectionDrag";
+import { useSessionActions } from "../../document/SessionContext";
 
 interface Props {
   readonly place: EndPosition;
@@ -32,6 +33,7 @@ export function wiresByEnd(actions: readonly Action[]): ReadonlyMap<string, Prop
 }
 
 export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, letters, dim, picked, connecting }: Props) {
+  const session = useSessionActions();
   const { end } = place;
   const fit = useFit({ kind: "end", end });
   const word = endWord(end, letters);
@@ -45,7 +47,8 @@ export const SheetEnd = memo(function SheetEnd({ place, wires, clash, moments, l
     : end === MAIN_MOUSE
       ? "Main mouse button: every touch on the screen would trigger this action. Bind another button."
       : endTitle(end, letters);
-  const pick = () => setSheetState({ pick: only ? { kind: "hardware", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
+  const pick = () =>
+    setSheetState(session, { pick: only ? { kind: "hardware", action: only.action, list: only.list, index: only.index } : { kind: "end", end } });
   return (
     <li className="absolute flex w-full items-center justify-end gap-1.5" style={{ top: place.y, height: place.h }} data-end={end}>
       {warning && (

@@ -5,6 +5,7 @@ import type { ConnectionStart } from "../../interaction/connections";
 import type { SheetData } from "../useSheet";
 import type { Columns } from "./columns";
 import { isDrawn, type DrawnPart } from "./useDrawnPart";
+import { useSessionActions } from "../../document/SessionContext";
 
 /** Length of a wire that leads nowhere, CSS px. */
 const STUB = 16;
@@ -91,9 +92,10 @@ function curve(x0: number, y0: number, x1: number, y1: number): string {
 }
 
 function WirePath({ id, d, lit, picked, wrong = false, pick }: { id: string; d: string; lit: boolean; picked: boolean; wrong?: boolean; pick: Picked }) {
+  const session = useSessionActions();
   const tone = picked ? "var(--accent)" : wrong ? "var(--blocker)" : "var(--ink)";
   return (
-    <g opacity={lit ? 1 : 0.16} onClick={() => setSheetState({ pick })} className="cursor-pointer">
+    <g opacity={lit ? 1 : 0.16} onClick={() => setSheetState(session, { pick })} className="cursor-pointer">
       <path d={d} stroke="transparent" strokeWidth={11} fill="none" pointerEvents="stroke" />
       <path d={d} data-wire={id} className="wire" stroke={tone} strokeWidth={picked ? 2 : 1} strokeDasharray={wrong ? "4 3" : undefined} fill="none" />
     </g>

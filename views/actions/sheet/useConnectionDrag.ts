@@ -86,10 +86,10 @@ function createConnecting(session: Session): Connecting {
       case "capture":
         return origin?.setPointerCapture(command.pointer);
       case "show":
-        return setSheetState({ connectionDrag: command.wire });
+        return setSheetState(session, { connectionDrag: command.wire });
       case "join": {
         const { start, over } = command;
-        if (session.edit(`wire ${wordOf(start)} to ${wordOf(over)}`, (l) => joined(l, start, over))) pickJoined(start, over);
+        if (session.edit(`wire ${wordOf(start)} to ${wordOf(over)}`, (l) => joined(l, start, over))) pickJoined(session, start, over);
         return;
       }
       case "nowhere":
@@ -203,7 +203,7 @@ export function wordOf(end: ConnectionStart | ConnectionTarget): string {
 }
 
 /** After a wire is drawn its action is picked: its whole chain shows. */
-function pickJoined(start: ConnectionStart, over: ConnectionTarget): void {
+function pickJoined(session: Session, start: ConnectionStart, over: ConnectionTarget): void {
   const name = start.kind === "action" ? start.name : over.kind === "action" ? over.name : null;
-  if (name !== null) setSheetState({ pick: { kind: "action", name } });
+  if (name !== null) setSheetState(session, { pick: { kind: "action", name } });
 }

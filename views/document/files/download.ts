@@ -3,11 +3,12 @@ export function saveText(fileName: string, text: string, type = "application/jso
   saveFile(fileName, text, type);
 }
 
-const listeners = new Set<() => void>();
+/** Told of the window when a file is handed out. */
+const SAVED = "nodulum:saved";
 /** Hears of every file that is handed out; gives what stops it. */
 export function onSaved(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => void listeners.delete(listener);
+  window.addEventListener(SAVED, listener);
+  return () => window.removeEventListener(SAVED, listener);
 }
 
 /** Hands a text or bytes to the user as a file. */
@@ -17,6 +18,6 @@ export function saveFile(fileName: string, content: string | Uint8Array, type: s
   link.href = url;
   link.download = fileName;
   link.click();
-  listeners.forEach((listener) => listener());
+  window.dispatchEvent(new Event(SAVED));
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

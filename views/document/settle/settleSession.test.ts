@@ -36,10 +36,10 @@ const blockers = (session: Session) =>
   );
 
 /** Waits until nothing is under way. */
-function settledRun(): Promise<void> {
+function settledRun(session: Session): Promise<void> {
   return new Promise((resolve) => {
-    const done = () => settleStore.getState().run.kind !== "working";
-    const stop = settleStore.subscribe(() => end());
+    const done = () => settleStore(session).getState().run.kind !== "working";
+    const stop = settleStore(session).subscribe(() => end());
     const end = () => {
       if (!done()) return;
       stop();
@@ -48,28 +48,32 @@ function settledRun(): Promise<void> {
     end();
   });
 }
-const proposalNow = (session: Session): Proposal | null => proposalFor(settleStore.getState(), layoutOf(session));
+const proposalNow = (session: Session): Proposal | null => proposalFor(settleStore(session).getState(), layoutOf(session));
 
-beforeEach(() => choose({ which: "these", hands: "right" }));
-afterEach(() => closeSettle());
+/** A window at which Settle asks about the screens given, for the right hand. */
+function settleWindow(...args: Parameters<typeof openWindow>) {
+  const opened = openWindow(...args);
+  choose(opened.session, { which: "these", hands: "right" });
+  return opened;
+}
 
 test("two deeds, asked and taken: the first draft has no blocker on the screens asked about, in one step of the history with its words, and undo takes it back", async () => {
-  const { session } = openWindow(draft);
+  const { session } = settleWindow(draft);
   expect(blockers(session).length).toBeGreaterThanOrEqual(5);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   takeProposal(session);
   expect(blockers(session)).toEqual([]);
   expect(historyOf(session)).toEqual([expect.stringMatching(/^settle 2 screens: 5 blockers and \d+ warnings fixed; \d+ changed, \d+\.\d mm at the most$/)]);
-  expect(settleStore.getState().isOpen).toBe(false);
+  expect(settleStore(session).getState().isOpen).toBe(false);
   session.undo();
   expect(layoutOf(session)).toEqual(draft);
 });
 
 test("a proposal for a layout that has changed since is none; asked anew it is one again; nothing is taken of another", async () => {
-  const { session } = openWindow(near);
+  const { session } = settleWindow(near);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   expect(proposalNow(session)).not.toBeNull();
   session.edit("nudge", (l) => moveBy(editContextOf(l, SCREENS[0]), ["c"], 3, 0));
   expect(proposalNow(session)).toBeNull();
@@ -84,55 +88,55 @@ test("a proposal for a layout that has changed since is none; asked anew it is o
 });
 
 test("a move that is left out is left as it is, and the rest settled anew; taken in again it moves again", async () => {
-  const { session } = openWindow(near);
+  const { session } = settleWindow(near);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   const first = proposalNow(session)!.settled.moves.map(({ id }) => id);
   expect(first).toContain("a");
   hold(session, "a", true);
-  await settledRun();
+  await settledRun(session);
   const without = proposalNow(session)!;
   expect(without.settled.moves.map(({ id }) => id)).not.toContain("a");
   expect(without.settled.layout.controls.find(({ id }) => id === "a")).toEqual(near.controls.find(({ id }) => id === "a"));
   hold(session, "a", false);
-  await settledRun();
+  await settledRun(session);
   expect(proposalNow(session)!.settled.moves.map(({ id }) => id)).toEqual(first);
 });
 
 test("stopped, nothing comes of it; closed in the middle neither; a question that cannot be asked says why", async () => {
-  const { session } = openWindow(near);
+  const { session } = settleWindow(near);
   showSettle(session, NAMES);
-  stopSettle();
-  expect(settleStore.getState().run.kind).toBe("idle");
+  stopSettle(session);
+  expect(settleStore(session).getState().run.kind).toBe("idle");
   showSettle(session, NAMES);
-  closeSettle();
-  await settledRun();
-  expect([settleStore.getState().isOpen, layoutOf(session)]).toEqual([false, near]);
+  closeSettle(session);
+  await settledRun(session);
+  expect([settleStore(session).getState().isOpen, layoutOf(session)]).toEqual([false, near]);
   showSettle(session, []);
-  expect(settleStore.getState().run).toMatchObject({ kind: "failed", problem: expect.stringContaining("No screen selected") });
+  expect(settleStore(session).getState().run).toMatchObject({ kind: "failed", problem: expect.stringContaining("No screen selected") });
 });
 
 test("a way out is asked about before it is taken, and leads back", async () => {
-  const { session } = openWindow(near);
+  const { session } = settleWindow(near);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   const way = { kind: "arrangement", screens: [NAMES[0]], text: "an arrangement", costMm2: null } as const;
   goWay(session, way, true);
-  await settledRun();
+  await settledRun(session);
   const { settled, before } = proposalNow(session)!;
   expect(settled.layout.arrangements).toHaveLength(near.arrangements.length + 1);
   expect(layoutOf(session)).toBe(near);
   // Before is what the layout is, not what the way made of it.
   expect(before[0].faces[0].filter(({ severity }) => severity === "blocker")).toHaveLength(1);
   goWay(session, way, false);
-  await settledRun();
+  await settledRun(session);
   expect(proposalNow(session)!.settled.layout.arrangements).toHaveLength(near.arrangements.length);
 });
 
 test("taken into an arrangement: those that asked get it, one step, and every place of the base stays", async () => {
-  const { session } = openWindow(near);
+  const { session } = settleWindow(near);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   takeIntoArrangement(session);
   const now = layoutOf(session);
   expect(now.controls.map(({ id, placement }) => [id, placement]).sort()).toEqual(near.controls.map(({ id, placement }) => [id, placement]).sort());
@@ -142,13 +146,13 @@ test("taken into an arrangement: those that asked get it, one step, and every pl
 });
 
 test("a clean layout has nothing to take", async () => {
-  const { session } = openWindow(harbour);
+  const { session } = settleWindow(harbour);
   showSettle(session, NAMES);
-  await settledRun();
+  await settledRun(session);
   expect(proposalNow(session)!).toMatchObject({ differs: false, settled: { kind: "clean", moves: [] } });
   // A way out may be all there is to take.
   goWay(session, { kind: "smaller-targets", minTargetMm: 8, text: "targets of 8 mm", costMm2: null }, true);
-  await settledRun();
+  await settledRun(session);
   expect(proposalNow(session)!).toMatchObject({ differs: true, is: { limits: { minTargetMm: 8 } }, settled: { moves: [] } });
   takeProposal(session);
   expect(layoutOf(session).limits.minTargetMm).toBe(8);
@@ -157,8 +161,9 @@ test("a clean layout has nothing to take", async () => {
 
 test("what another window does while Settle is asked and looked at stays: what the bench remembers beside the proposal, anything else instead of it", async () => {
   const { a, b, settled } = await openTwoWindows(near);
+  choose(b, { which: "these", hands: "right" });
   showSettle(b, NAMES);
-  await settledRun();
+  await settledRun(b);
   a.remember({ screen: NAMES[1], rail: [NAMES[0]] });
   await a.flush();
   await settled();
@@ -169,7 +174,7 @@ test("what another window does while Settle is asked and looked at stays: what t
   b.undo();
   await settled();
   showSettle(b, NAMES);
-  await settledRun();
+  await settledRun(b);
   a.edit("rename", (l) => changeLayout(l, { name: "Renamed elsewhere" }));
   await settled();
   takeProposal(b);

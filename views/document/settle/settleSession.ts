@@ -12,38 +12,38 @@ import { requestForSuggestion } from "../../../core/settle/suggest/requestFor";
 import { connectSettle } from "../../../workers/connect";
 import { createSettler, type Settler } from "../../../workers/settle";
 import type { Session } from "../session";
+import { defineOwned } from "../uiState";
 import { shelfOf } from "../railScreens";
 import type { SettleChoice } from "./settleChoice";
 import { questionOf } from "./settleQuestion";
 import { CLOSED, isSameButBench, proposalFor, settleStore, type Proposal, type SettleRun, type SettleState } from "./settleState";
 import { distinctTally, goneWords, movedWords, wayWords } from "./settleWords";
 
-const { getState: get, setState: set } = settleStore;
-let settler: Settler | null = null;
+/** Its worker starts with the first question, and stops with the layout. */
+const settler = defineOwned<Settler>({ lasts: "layout", create: () => createSettler(connectSettle), end: (one) => one.stop() });
 
 /** Opens Settle for some screens, and asks at once. Where it is open for them already, it asks again. */
 export function showSettle(session: Session, these: readonly string[]): void {
-  const { id } = session.store.getState();
-  const before = get();
-  const isSame = before.layoutId === id;
-  set({ ...CLOSED, isOpen: true, layoutId: id, these, choice: before.choice, ...(isSame ? { held: before.held } : {}) });
+  const { getState: get, setState: set } = settleStore(session);
+  const { choice, held } = get();
+  set({ ...CLOSED, isOpen: true, these, choice, held });
   void ask(session);
 }
 
 /** Closes it; what is under way stops. What was chosen is there again the next time. */
-export function closeSettle(): void {
-  settler?.stop();
-  set({ isOpen: false, run: { kind: "idle" }, ways: [], part: 1 });
+export function closeSettle(session: Session): void {
+  settler.of(session).stop();
+  settleStore(session).setState({ isOpen: false, run: { kind: "idle" }, ways: [], part: 1 });
 }
 
 /** Stops what is under way; what was chosen stays. */
-export function stopSettle(): void {
-  settler?.stop();
-  set({ run: { kind: "idle" } });
+export function stopSettle(session: Session): void {
+  settler.of(session).stop();
+  settleStore(session).setState({ run: { kind: "idle" } });
 }
 
 /** Changes what is asked. It is asked again when that is wanted. */
-export const choose = (change: Partial<SettleChoice>): void => set((s) => ({ choice: { ...s.choice, ...change } }));
+export const choose = (session: Session, change: Partial<SettleChoice>): void => settleStore(session).setState((s) => ({ choice: { ...s.choice, ...change } }));
 
 /** The screens that are asked about. */
 export function screensAsked({ choice, these }: Pick<SettleState, "choice" | "these">, layout: Layout): readonly Screen[] {
@@ -52,8 +52,7 @@ export function screensAsked({ choice, these }: Pick<SettleState, "choice" | "th
 }
 
 /** The question as it is, with the ways out that were chosen; or why it cannot be asked. */
-function questionNow(layout: Layout): Result<SettleRequest> {
-  const state = get();
+function questionNow(state: SettleState, layout: Layout): Result<SettleRequest> {
   const known = new Set([...layout.controls, ...layout.clusters].map(({ id }) => id));
   const question = questionOf(state.choice, { layout, screens: screensAsked(state, layout), held: state.held.filter((id) => known.has(id)) });
   if (typeof question === "string") return refused("", question);
@@ -64,18 +63,18 @@ function questionNow(layout: Layout): Result<SettleRequest> {
 
 /** Asks as everything is now; an older question ends. */
 export async function ask(session: Session): Promise<void> {
+  const { getState: get, setState: set } = settleStore(session);
   session.commit();
   const { layout: of } = session.store.getState();
-  const question = questionNow(of);
+  const question = questionNow(get(), of);
   if (!question.ok) return set({ run: { kind: "failed", problem: problemText(question.problems, 2) } });
   const request = question.value;
-  settler ??= createSettler(connectSettle);
   const working: SettleRun = { kind: "working", progress: null };
   set({ run: working });
   const isMine = () => get().isOpen && mine === get().run;
   let mine: SettleRun = working;
   try {
-    const found = await settler.settle(
+    const found = await settler.of(session).settle(
       request,
       (progress) => {
         if (isMine()) set({ run: (mine = { kind: "working", progress }) });
@@ -92,15 +91,15 @@ export async function ask(session: Session): Promise<void> {
 
 /** Leaves a control as it is, or lets it change again, and asks again. */
 export function hold(session: Session, id: string, isHeld: boolean): void {
-  const { held } = get();
-  set({ held: isHeld ? [...held.filter((one) => one !== id), id] : held.filter((one) => one !== id) });
+  const { held } = settleStore(session).getState();
+  settleStore(session).setState({ held: isHeld ? [...held.filter((one) => one !== id), id] : held.filter((one) => one !== id) });
   void ask(session);
 }
 
 /** Goes a way out, or back from it, and asks again. */
 export function goWay(session: Session, way: Suggestion, isGone: boolean): void {
-  const { ways } = get();
-  set({ ways: isGone ? [...ways, way] : ways.filter((one) => one !== way) });
+  const { ways } = settleStore(session).getState();
+  settleStore(session).setState({ ways: isGone ? [...ways, way] : ways.filter((one) => one !== way) });
   void ask(session);
 }
 
@@ -118,10 +117,11 @@ function takenWords({ settled, before, after, request, of }: Proposal, ways: rea
 
 /** Takes the proposal: one step, undone at once. */
 export function takeProposal(session: Session): void {
-  const proposal = proposalFor(get(), session.store.getState().layout);
+  const state = settleStore(session).getState();
+  const proposal = proposalFor(state, session.store.getState().layout);
   if (!proposal) return;
   const { of, is } = proposal;
-  if (session.edit(takenWords(proposal, get().ways), madeOn(of, checked(of, { ...is, workbench: of.workbench, pictures: of.pictures })))) closeSettle();
+  if (session.edit(takenWords(proposal, state.ways), madeOn(of, checked(of, { ...is, workbench: of.workbench, pictures: of.pictures })))) closeSettle(session);
 }
 
 /** The screens on which something was found that had to go. */
@@ -133,12 +133,13 @@ export function askingScreens({ settled, request }: Proposal): readonly Screen[]
 /** Takes the proposal for the screens that asked for it alone: in an arrangement of theirs. */
 export function takeIntoArrangement(session: Session): void {
   const { layout: open } = session.store.getState();
-  const proposal = proposalFor(get(), open);
+  const state = settleStore(session).getState();
+  const proposal = proposalFor(state, open);
   if (!proposal) return;
   const screens = askingScreens(proposal);
   const name = `Settled for ${screens.length === 1 ? screens[0].name : `${screens.length} screens`}`.slice(0, 80);
   let others = 0;
-  const done = session.edit(`${takenWords(proposal, get().ways)}; as “${name}”`, (now) => {
+  const done = session.edit(`${takenWords(proposal, state.ways)}; as “${name}”`, (now) => {
     const taken = takenSafely(proposal, { screens, shelf: shelfOf(now), name });
     if (!taken.ok) return taken;
     others = taken.value.others;
@@ -146,7 +147,7 @@ export function takeIntoArrangement(session: Session): void {
     return madeOn(of, checked(of, { ...taken.value.layout, workbench: of.workbench, pictures: of.pictures }))(now);
   });
   if (!done) return;
-  closeSettle();
+  closeSettle(session);
   session.tell({
     text: `“${name}” holds on ${screens.length === 1 ? "this screen" : `these ${screens.length} screens`}${others > 0 ? `, and on ${others} more screens` : ""}; other screens are unchanged.`,
     tone: "plain",

@@ -1,15 +1,15 @@
 /**
- * What Settle is asked and has proposed, for as long as the window is open: seen on the bench and in Screens alike. Nothing of it is in the
+ * What Settle is asked and has proposed, for as long as the layout is open: seen on the bench and in Screens alike. Nothing of it is in the
  * layout before it is taken; what was proposed for a layout that has changed since is no proposal any more.
  */
 import { isEqual } from "../../../core/engine/equal";
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
 import type { Layout } from "../../../core/format/types";
 import type { Suggestion } from "../../../core/settle/suggest/suggest";
 import type { SettleRequest } from "../../../core/settle/request";
 import type { SettleProgress } from "../../../core/settle/result";
 import type { SettledFound } from "../../../workers/settleService";
+import type { Session } from "../session";
+import { defineUiState } from "../uiState";
 import { USUAL_CHOICE, type SettleChoice } from "./settleChoice";
 
 /** What Settle proposes for a layout. */
@@ -30,8 +30,6 @@ export type SettleRun =
 
 export interface SettleState {
   readonly isOpen: boolean;
-  /** The layout it was opened for, by its id: another is another matter. */
-  readonly layoutId: string;
   /** The screens that were in view when it was opened, by name. */
   readonly these: readonly string[];
   readonly choice: SettleChoice;
@@ -44,11 +42,12 @@ export interface SettleState {
   readonly part: number;
 }
 
-export const CLOSED: SettleState = { isOpen: false, layoutId: "", these: [], choice: USUAL_CHOICE, held: [], ways: [], run: { kind: "idle" }, part: 1 };
-export const settleStore = createStore<SettleState>(() => CLOSED);
-export const useSettle = <T>(select: (state: SettleState) => T): T => useStore(settleStore, select);
+export const CLOSED: SettleState = { isOpen: false, these: [], choice: USUAL_CHOICE, held: [], ways: [], run: { kind: "idle" }, part: 1 };
+const settle = defineUiState<SettleState>({ lasts: "layout", first: CLOSED, next: ({ choice }) => ({ ...CLOSED, choice }) });
+export const settleStore = settle.of;
+export const useSettle = settle.use;
 /** Sets how much of the way is shown. */
-export const showPart = (part: number): void => settleStore.setState({ part });
+export const showPart = (session: Session, part: number): void => settleStore(session).setState({ part });
 
 /** Whether two layouts are the same but for what the editor alone remembers. */
 export function isSameButBench(a: Layout, b: Layout): boolean {

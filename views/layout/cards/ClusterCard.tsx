@@ -68,7 +68,7 @@ export function ClusterCard({ context, id }: { context: EditContext; id: string 
           aria-pressed={entered}
           {...readingProps(says("cluster.enter"))}
           onClick={() => {
-            setBench({ entered: entered ? null : id });
+            setBench(session, { entered: entered ? null : id });
             session.select(entered || children.length === 0 ? [id] : children.slice(0, 1));
           }}
         >

@@ -5,15 +5,17 @@ import { readingProps } from "../../../ui/reading";
 import { says } from "../../shell/reading/sentences";
 import { closeTake, setTake, SPEEDS, useOpenTake } from "./openTake";
 import type { TakeStageTools } from "./useTakeStage";
+import { useSessionActions } from "../../document/SessionContext";
 
 const BUTTON = "push grid h-6 min-w-6 place-items-center px-1.5 text-[0.6875rem] aria-pressed:border-accent aria-pressed:text-accent";
 
 /** Play and pause; at the end it begins again. */
 export function TakeTransport({ tools }: { tools: TakeStageTools }) {
+  const session = useSessionActions();
   const { plays, speed, loops } = useOpenTake((s) => s);
   const onPlay = () => {
     if (!plays && tools.isAtEnd()) tools.seek(0);
-    setTake({ plays: !plays });
+    setTake(session, { plays: !plays });
   };
   return (
     <>
@@ -24,7 +26,7 @@ export function TakeTransport({ tools }: { tools: TakeStageTools }) {
         aria-label="Speed of the take"
         className="box h-6 px-0.5 text-[0.75rem]"
         value={speed}
-        onChange={(event) => setTake({ speed: SPEEDS.find((s) => String(s) === event.target.value) ?? 1 })}
+        onChange={(event) => setTake(session, { speed: SPEEDS.find((s) => String(s) === event.target.value) ?? 1 })}
         {...readingProps(says("takes.speed"), `${speed} times`)}
       >
         {SPEEDS.map((s) => (
@@ -38,7 +40,7 @@ export function TakeTransport({ tools }: { tools: TakeStageTools }) {
         className={BUTTON}
         aria-label="Loop the take"
         aria-pressed={loops}
-        onClick={() => setTake({ loops: !loops })}
+        onClick={() => setTake(session, { loops: !loops })}
         {...readingProps(says("takes.loop"))}
       >
         <Repeat size={12} aria-hidden />
@@ -49,6 +51,7 @@ export function TakeTransport({ tools }: { tools: TakeStageTools }) {
 
 /** What it is played on, and its end. */
 export function TakeHead() {
+  const session = useSessionActions();
   const open = useOpenTake((s) => s.open);
   const asItWas = useOpenTake((s) => s.asItWas);
   if (!open) return null;
@@ -61,7 +64,7 @@ export function TakeHead() {
         aria-label="Layout of the take"
         className="box h-6 w-36 truncate px-0.5 text-[0.75rem]"
         value={asItWas ? "was" : "now"}
-        onChange={(event) => setTake({ asItWas: event.target.value === "was" })}
+        onChange={(event) => setTake(session, { asItWas: event.target.value === "was" })}
         {...readingProps(says(asItWas ? "takes.was" : "takes.now"), `${take.screen.name}, ${hand}`)}
       >
         {on && (
@@ -71,7 +74,7 @@ export function TakeHead() {
         )}
         <option value="now">current layout</option>
       </select>
-      <button type="button" className={BUTTON} onClick={closeTake} {...readingProps(says("takes.close"))}>
+      <button type="button" className={BUTTON} onClick={() => closeTake(session)} {...readingProps(says("takes.close"))}>
         <span className="flex items-center gap-1">
           <X size={12} aria-hidden /> Close the take
         </span>

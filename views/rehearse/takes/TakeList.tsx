@@ -52,7 +52,7 @@ export function TakeList({ now }: { now: StageNow }) {
           <TakeRow
             key={one.key}
             one={one}
-            onOpen={() => ask(read(one).then((opened) => (opened.ok ? (openTake({ ...opened.value, key: one.key }), ok(true)) : opened)))}
+            onOpen={() => ask(read(one).then((opened) => (opened.ok ? (openTake(session, { ...opened.value, key: one.key }), ok(true)) : opened)))}
             onSave={(part) => ask(read(one).then((opened) => (opened.ok ? saveTake(opened.value, session.store.getState().layout, part) : opened)))}
           />
         ))}
@@ -73,6 +73,7 @@ interface RowProps {
 }
 
 function TakeRow({ one, onOpen, onSave }: RowProps) {
+  const session = useSessionActions();
   const takes = useTakes();
   const ask = useAsking();
   const isOpen = useOpenTake((s) => s.open?.key === one.key);
@@ -127,7 +128,7 @@ function TakeRow({ one, onOpen, onSave }: RowProps) {
           className="push push-bare h-6"
           aria-label={`Remove the take ${name}`}
           onClick={() => {
-            if (isOpen) closeTake();
+            if (isOpen) closeTake(session);
             ask(takes.remove(kept));
           }}
           {...readingProps(says("takes.remove"), name)}

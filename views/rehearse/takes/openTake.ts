@@ -1,8 +1,8 @@
 "use client";
-/** Which take is open on the stage, and how it is played; nothing of it outlives the window. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+/** Which take of the layout is open on the stage, and how it is played. */
+import type { Session } from "../../document/session";
 import type { OpenedTake } from "../../document/takeLibrary";
+import { defineUiState } from "../../document/uiState";
 
 export const SPEEDS = [0.25, 0.5, 1, 2, 4, 8] as const;
 export interface OpenTake extends OpenedTake {
@@ -18,9 +18,11 @@ export interface TakeStore {
   readonly loops: boolean;
 }
 
-export const takeStore = createStore<TakeStore>(() => ({ open: null, asItWas: true, plays: false, speed: 1, loops: false }));
-export const useOpenTake = <T>(select: (store: TakeStore) => T): T => useStore(takeStore, select);
-export const setTake = (change: Partial<TakeStore>): void => takeStore.setState(change);
+const FIRST: TakeStore = { open: null, asItWas: true, plays: false, speed: 1, loops: false };
+const take = defineUiState<TakeStore>({ lasts: "layout", first: FIRST, next: ({ speed, loops }) => ({ ...FIRST, speed, loops }) });
+export const takeStore = take.of;
+export const useOpenTake = take.use;
+export const setTake = (session: Session, change: Partial<TakeStore>): void => takeStore(session).setState(change);
 /** Opens a take, which begins to play at once; where its own layout is not known it is played on the stage's. */
-export const openTake = (open: OpenTake): void => takeStore.setState({ open, asItWas: open.on !== null, plays: true });
-export const closeTake = (): void => takeStore.setState({ open: null, plays: false });
+export const openTake = (session: Session, open: OpenTake): void => setTake(session, { open, asItWas: open.on !== null, plays: true });
+export const closeTake = (session: Session): void => setTake(session, { open: null, plays: false });

@@ -16,7 +16,8 @@ import type { Game } from "../../../samples/game";
 import { contextFor } from "../../canvas/drawGlass";
 import { suppliesOf } from "../../canvas/images";
 import { languageNow, spokenLayout } from "../../document/language";
-import { closeTake, setTake, takeStore, type OpenTake } from "./openTake";
+import { setTake, takeStore, type OpenTake } from "./openTake";
+import { useSessionActions } from "../../document/SessionContext";
 
 /** What the stage shows now. */
 export interface StageNow {
@@ -74,6 +75,7 @@ export interface TakePlace {
 }
 
 export function useTakePlay(options: Options): TakePlace {
+  const session = useSessionActions();
   const { player } = options;
   const now = useRef(options);
   useEffect(() => {
@@ -96,7 +98,7 @@ export function useTakePlay(options: Options): TakePlace {
     };
     work(FIRST_WORK_MS);
     const step = (time: number) => {
-      const { plays, speed, loops } = takeStore.getState();
+      const { plays, speed, loops } = takeStore(session).getState();
       work(WORK_MS);
       if (plays) {
         place.current += (Math.max(0, time - last) / 1000) * player.take.hz * speed;
@@ -104,7 +106,7 @@ export function useTakePlay(options: Options): TakePlace {
           if (loops) place.current %= Math.max(1, player.ticks);
           else {
             place.current = player.ticks;
-            setTake({ plays: false });
+            setTake(session, { plays: false });
           }
         }
       }
@@ -119,14 +121,15 @@ export function useTakePlay(options: Options): TakePlace {
       for (; played < tick; played += 1) game.tick(player.at(played + 1).values, 1000 / player.take.hz);
       const { canvas, scale } = now.current;
       const shown = player.at(tick);
-      if (tick !== drawnTick || scale !== drawnScale) paint(canvas.current, player, { game, scale, motion, state: shown.state });
+      if (tick !== drawnTick || scale !== drawnScale)
+        paint(canvas.current, player, { game, scale, motion, state: shown.state, language: languageNow(session) });
       [drawnTick, drawnScale] = [tick, scale];
       now.current.onShown(shown);
       animation = requestAnimationFrame(step);
     };
     animation = requestAnimationFrame(step);
     return () => cancelAnimationFrame(animation);
-  }, [player]);
+  }, [session, player]);
   return {
     seek(tick) {
       place.current = Math.max(0, Math.min(player?.ticks ?? 0, tick));
@@ -140,15 +143,16 @@ interface Painted {
   readonly scale: number;
   readonly motion: ReturnType<typeof createMotion>;
   readonly state: ReturnType<TakePlayer["at"]>["state"];
+  readonly language: string | null;
 }
 
 /** The game, the controls, and the fingers over them. */
-function paint(canvas: HTMLCanvasElement | null, { stage: { layout, resolved, setup } }: TakePlayer, { game, scale, motion, state }: Painted): void {
+function paint(canvas: HTMLCanvasElement | null, { stage: { layout, resolved, setup } }: TakePlayer, { game, scale, motion, state, language }: Painted): void {
   const { screen } = resolved;
   const ctx = canvas && contextFor(canvas, screen, { scale });
   if (!ctx) return;
   game.draw(ctx, screen.widthPx, screen.heightPx);
-  drawControls(ctx, drawnControls({ layout: spokenLayout(layout, languageNow()), resolved, setup, state }, motion), 1 / scale, suppliesOf(layout));
+  drawControls(ctx, drawnControls({ layout: spokenLayout(layout, language), resolved, setup, state }, motion), 1 / scale, suppliesOf(layout));
   const r = (FINGER_MM / 2) * pxPerMm(screen);
   ctx.lineWidth = 1.5 / scale;
   ctx.strokeStyle = "#8ea2ff";
@@ -159,13 +163,4 @@ function paint(canvas: HTMLCanvasElement | null, { stage: { layout, resolved, se
     ctx.fill();
     ctx.stroke();
   }
-}
-
-/** Closes what is open when another layout is. */
-export function useCloseWith(layoutId: string): void {
-  const known = useRef(layoutId);
-  useEffect(() => {
-    if (known.current !== layoutId) closeTake();
-    known.current = layoutId;
-  }, [layoutId]);
 }

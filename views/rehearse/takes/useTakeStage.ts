@@ -3,16 +3,14 @@
 import { useMemo, useRef } from "react";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
-import { useSession } from "../../document/SessionContext";
 import { useListeners, useScale, type Play } from "../usePlay";
 import { useStage } from "../stageState";
 import { placedTug, placedYard } from "../useYardPlaces";
 import { useOpenTake } from "./openTake";
-import { useCloseWith, useTakePlay, useTakePlayer } from "./useTakePlay";
+import { useTakePlay, useTakePlayer } from "./useTakePlay";
 
 export function useTakeStage(play: Play) {
   const { layout, screen, playerView } = play;
-  useCloseWith(useSession((s) => s.id));
   const open = useOpenTake((s) => s.open);
   const asItWas = useOpenTake((s) => s.asItWas);
   const wantsYard = useStage((s) => s.wantsYard);

@@ -127,7 +127,7 @@ describe("the line follows what is pointed at and what has the focus", () => {
   beforeEach(() => {
     read.length = 0;
     document.body.innerHTML = `<div data-row><label id="word">Grow</label><input id="grow" aria-description="Grow: 2 mm." data-keys="drag" /></div><button id="do" aria-description="Does it."></button><p id="else">x</p>`;
-    stop = watchReading(document, (now) => read.push(now));
+    stop = watchReading(openWindow(brackwater).session, document, (now) => read.push(now));
   });
   afterEach(() => stop());
   const at = (id: string) => document.getElementById(id)!;

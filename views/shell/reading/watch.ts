@@ -1,7 +1,7 @@
 "use client";
 /** Watches what is pointed at or has the focus, and reports what the reading line says of it: the same that a screen reader says, live. */
-import { useStore } from "zustand";
-import { createStore } from "zustand/vanilla";
+import type { Session } from "../../document/session";
+import { defineUiState } from "../../document/uiState";
 
 /** What is read. */
 export interface ReadElement {
@@ -9,11 +9,11 @@ export interface ReadElement {
   readonly keys: string;
 }
 
-const said = createStore<{ readonly words: string | null }>(() => ({ words: null }));
+const said = defineUiState<{ readonly words: string | null }>({ lasts: "window", first: { words: null } });
 /** Says something on the line, until something else is pointed at or focused: what a key has just turned on, say. Null says nothing any more. */
-export const sayOnLine = (words: string | null): void => said.setState({ words });
+export const sayOnLine = (session: Session, words: string | null): void => said.of(session).setState({ words });
 /** What was said last; null where something has been pointed at since. */
-export const useSaid = (): string | null => useStore(said, (s) => s.words);
+export const useSaid = (): string | null => said.use((s) => s.words);
 
 /** The element that speaks for another (by its description, or where it has none by its title): itself or the nearest about it, or the field of its row. */
 function speaker(target: EventTarget | null): Element | null {
@@ -30,7 +30,8 @@ const readOf = (element: Element | null): ReadElement | null => {
 };
 
 /** Tells what is read, at once and whenever its figures change. What the pointer is on counts before what has the focus. Gives the end of it. */
-export function watchReading(root: Document, tell: (read: ReadElement | null) => void): () => void {
+export function watchReading(session: Session, root: Document, tell: (read: ReadElement | null) => void): () => void {
+  const line = said.of(session);
   let pointed: Element | null = null;
   let focused: Element | null = null;
   let last = "";
@@ -48,7 +49,7 @@ export function watchReading(root: Document, tell: (read: ReadElement | null) =>
     observer.disconnect();
     for (const element of [pointed, focused])
       if (element) observer.observe(element, { attributes: true, attributeFilter: ["aria-description", "title", "data-keys"] });
-    if (said.getState().words !== null) said.setState({ words: null });
+    if (line.getState().words !== null) line.setState({ words: null });
     now();
   };
   const onOver = (event: Event) => {
