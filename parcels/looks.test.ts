@@ -9,7 +9,7 @@ import { recorder } from "../test/canvas";
 import { sampleLayouts } from "../test/samples";
 import { drawLook, lookPictures, lookSvg } from "./looks";
 import { pictureSheet, pictureSheetJson } from "./pictureSheet";
-import type { DrawingContext } from "../runtime/art";
+import type { DrawingContext } from "../runtime/draw/drawn";
 import { ICONS } from "../runtime/icons";
 import { repeated } from "../test/repeated";
 

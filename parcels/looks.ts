@@ -3,6 +3,7 @@
  * (runtime/art.ts), on a canvas of pixels or on one that writes SVG. A picture is as large as the control as it was drawn, a px a unit at 1×,
  * with a margin for the lines that reach over the edge; all pieces of one look share that box, so that they lie over each other.
  */
+import { KINDS } from "../core/engine/kinds";
 import { drawnFor } from "../core/versions/compare";
 import { resolvedOn } from "../core/derived/resolved";
 import { byId } from "../core/derived/byId";
@@ -11,7 +12,8 @@ import { SvgCanvas, type SvgPicture } from "../core/drawing/svgCanvas";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
 import { pxPerMm } from "../core/engine/placement/screen";
 import type { Control, Layout } from "../core/format/types";
-import { drawControls, type Arm, type DrawnControl, type DrawingContext, type LookPart, type Pose, type Supplies } from "../runtime/art";
+import { drawControls } from "../runtime/art";
+import type { Arm, DrawnControl, DrawingContext, LookPart, Pose, Supplies } from "../runtime/draw/drawn";
 import { ICONS } from "../runtime/icons";
 
 export const LOOK_STATES = ["rest", "held", "away"] as const;
@@ -49,7 +51,7 @@ export function lookPictures(layout: Layout): readonly LookPicture[] {
   const hairline = HAIRLINE_MM * pxPerMm(screen);
   return resolved.controls.flatMap((at) => {
     const control = known.get(at.id)!;
-    const over = control.kind === "stick" ? Math.max(0, control.look.knobSize - 1) / 2 : 0;
+    const over = KINDS[control.kind].hasKnob ? Math.max(0, control.look.knobSize - 1) / 2 : 0;
     const margin = Math.ceil(2 * hairline + over * Math.max(at.visual.w, at.visual.h));
     const width = Math.ceil(at.visual.w) + 2 * margin;
     const height = Math.ceil(at.visual.h) + 2 * margin;
@@ -79,7 +81,7 @@ function partsOf({ kind, look }: Control, state: LookState): readonly (readonly 
   const whole: (readonly [LookPart | null, Pose])[] = [[null, pose]];
   const hasMark = look.label !== "" || look.icon !== undefined;
   const hasArt = look.art?.rest !== undefined || (state === "held" && look.art?.held !== undefined);
-  if (kind === "stick") {
+  if (KINDS[kind].hasKnob) {
     whole.push(["base", pose]);
     if (state === "held" || look.hideAtRest !== "knob") whole.push(["knob", pose]);
     if (hasMark) whole.push(["mark", pose]);

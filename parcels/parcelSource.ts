@@ -4,7 +4,7 @@ import type { PlayerView } from "../core/engine/placement/resolve";
 import type { Layout, Screen } from "../core/format/types";
 import type { YDirection } from "../core/exchange/boxDirection";
 import type { Paper } from "../core/report/style";
-import type { DrawingContext, Supplies } from "../runtime/art";
+import type { DrawingContext, Supplies } from "../runtime/draw/drawn";
 
 /** Browsers refuse canvases with longer sides, px: a picture that would be larger is omitted, and named. */
 export const MOST_SIDE_PX = 8192;

@@ -1,8 +1,13 @@
+import fc from "fast-check";
 import { recorder, type Stroke } from "../test/canvas";
 import { placed, staged } from "../test/stage";
 import type { Control } from "../core/format/types";
-import { LETTER_PART as JUDGED_LETTERS, WORD_PART as JUDGED_WORDS } from "../core/checks/overflowingWords";
-import { drawControls, forgetWordWidths, INK_STRENGTH, LETTER_PART, POSE_AT_REST, WORD_PART, type DrawnControl, type Pose, type Supplies } from "./art";
+import { lettersIn } from "../core/checks/overflowingWords";
+import { wordWidth } from "../core/derived/letterWidths";
+import { drawControls } from "./art";
+import { forgetWordWidths } from "./draw/label";
+import { INK_STRENGTH } from "../core/engine/lettering";
+import { POSE_AT_REST, type DrawnControl, type Pose, type Supplies } from "./draw/drawn";
 
 /** Path2D is the browser's; here it remembers what it was made of. */
 class Path {
@@ -123,8 +128,22 @@ test("of a d-pad the ways in force light up, and no others", () => {
   expect([lit(0, 0), lit(1, 0), lit(0, -1), lit(Math.SQRT1_2, Math.SQRT1_2)]).toEqual([0, 1, 1, 2]);
 });
 
-test("words are drawn in the parts of their control by which their fit is judged", () => {
-  expect([LETTER_PART, WORD_PART]).toEqual([JUDGED_LETTERS, JUDGED_WORDS]);
+test("words are drawn as large as their fit is judged", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 20, max: 400 }), fc.constantFrom("A", "horn", "a longer word"), (w, h, label) => {
+      const fonts: string[] = [];
+      const ctx = new Proxy({} as Record<string, unknown>, {
+        get: (_, key) => (key === "globalAlpha" ? 1 : () => undefined),
+        set: (_, key, value) => {
+          if (key === "font") fonts.push(String(value));
+          return true;
+        },
+      });
+      const drawn = { control: controlOf("button", { label }), box: { x: 0, y: 0, w, h }, travel: 0, pose: POSE_AT_REST };
+      drawControls(ctx as never, [drawn], 1, { pictureOf: () => null, icons: {}, wordEm: wordWidth });
+      expect(fonts.map((font) => Number.parseFloat(font.replace("600 ", "")))).toEqual([Math.round(lettersIn({ w, h }, label, 1).em * 2) / 2]);
+    }),
+  );
 });
 
 test("words of scripts from right to left are drawn that way, whatever the sign before them", () => {

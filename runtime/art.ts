@@ -2,93 +2,21 @@
  * How controls look: drawn on a canvas from where they are and what they give, the same on the bench, in the rail,
  * on the shelf and in the game. Nothing here decides where anything is or who gets a touch.
  *
- * The drawing hand is a chart-maker's: a stick is a compass rose with a sighting ring for a knob, a d-pad four quoins
- * about a hollow, a touchpad a field with corner marks, a swipe a field with a wind arrow.
+ * The drawing hand is a chart-maker's. What is drawn of each kind is in `draw/bodies`; over it go the knob, a sighting ring, and the word.
  */
+import { KINDS } from "../core/engine/kinds";
 import type { Box } from "../core/engine/geometry/point";
+import { INK_STRENGTH } from "../core/engine/lettering";
 import type { Control } from "../core/engine/types";
-
-/** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base is when it has moved. */
-export interface Pose {
-  readonly held: boolean;
-  /** Long untouched: how far it has faded to the look it then has, 0…1. */
-  readonly away?: number;
-  readonly x: number;
-  readonly y: number;
-  readonly origin?: { readonly x: number; readonly y: number };
-}
-export const POSE_AT_REST: Pose = { held: false, x: 0, y: 0 };
+import { DRAWN_KINDS } from "./draw/bodies";
+import type { DrawingContext, DrawnControl, PictureOf, Pose, Supplies } from "./draw/drawn";
+import { drawLabel, wordEm } from "./draw/label";
 
 /** A control smaller than this many hairlines across shows no word: it could not be read. */
 const LEAST_LABELLED = 14;
-/** Icons and words are drawn a little stronger than the control's own opacity, for they must be read. */
-export const INK_STRENGTH = 1.4;
-/** A rose smaller than this many hairlines across has no ticks. */
-const LEAST_ROSE = 28;
-
-/** A part of a control that can be drawn by itself: its base with all its arms, a stick's knob, its icon and word, one arm of a d-pad. */
-export type LookPart = "base" | "knob" | "mark" | Arm;
-/** An arm of a d-pad, by where it points. */
-export type Arm = "right" | "up" | "left" | "down";
-
-/** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
-export interface DrawnControl {
-  readonly control: Control;
-  readonly box: Box;
-  readonly travel: number;
-  readonly pose: Pose;
-  /** The only part that is drawn; absent: all of it. */
-  readonly part?: LookPart;
-}
-
-/** As much of a canvas as drawing controls takes: whatever offers this can be drawn on. */
-export type DrawingContext = Pick<
-  CanvasRenderingContext2D,
-  | "save"
-  | "restore"
-  | "translate"
-  | "rotate"
-  | "scale"
-  | "beginPath"
-  | "closePath"
-  | "moveTo"
-  | "lineTo"
-  | "quadraticCurveTo"
-  | "ellipse"
-  | "roundRect"
-  | "fill"
-  | "stroke"
-  | "drawImage"
-  | "fillText"
-  | "measureText"
-  | "globalAlpha"
-  | "lineWidth"
-  | "lineCap"
-  | "lineJoin"
-  | "fillStyle"
-  | "strokeStyle"
-  | "font"
-  | "textAlign"
-  | "textBaseline"
-  | "direction"
->;
 type Ctx = DrawingContext;
 type Face = Control["look"]["rest"];
 
-/** The image behind a picture's id, once it has come in; null before that, or where it is broken. */
-export type PictureOf = (id: string) => CanvasImageSource | null;
-/** The icons at hand, by name: SVG path data in a 24 × 24 box. A game carries those its layout uses, the app all of them. */
-export type Icons = Readonly<Record<string, string>>;
-
-/** What looks are made of beyond lines and words. */
-export interface Supplies {
-  readonly pictureOf: PictureOf;
-  readonly icons: Icons;
-  /** How wide a word is, as a part of its letters' em; absent: as the canvas measures it. */
-  readonly wordEm?: (word: string) => number;
-  /** An icon as this canvas strokes it; absent: as every canvas does. */
-  readonly pathOf?: (data: string) => Path2D;
-}
 const NO_SUPPLIES: Supplies = { pictureOf: () => null, icons: {} };
 
 /** Draws controls in order. `hairline`: how wide a thin line is in the present coordinates. */
@@ -107,12 +35,12 @@ function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: 
   ctx.lineWidth = hairline * 1.5;
   const artId = pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest;
   const art = artId === undefined ? null : pictureOf(artId);
-  const base = control.kind === "stick" && pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
+  const base = KINDS[control.kind].hasKnob && pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
   if (part !== "knob" && part !== "mark") {
     if (art) drawPicture(ctx, art, base, look.rotateDeg);
-    else drawBody(ctx, { ...drawn, box: base }, face, hairline);
+    else DRAWN_KINDS[control.kind].body(ctx, { ...drawn, box: base }, face, hairline);
   }
-  const hasKnob = control.kind === "stick" && (pose.held || look.hideAtRest !== "knob");
+  const hasKnob = KINDS[control.kind].hasKnob && (pose.held || look.hideAtRest !== "knob");
   if (hasKnob && (part ?? "knob") === "knob") drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
   if ((part ?? "mark") === "mark" && Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, supplies);
   ctx.restore();
@@ -122,26 +50,6 @@ function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: 
 function opacityOf(control: Control, pose: Pose, opacity: number): number {
   const { away } = control.look;
   return !pose.held && pose.away && away ? opacity + (away.opacity - opacity) * pose.away : opacity;
-}
-
-/** A control without its knob and its word. */
-function drawBody(ctx: Ctx, { control, box, pose, part }: DrawnControl, face: Face, hairline: number): void {
-  switch (control.kind) {
-    case "stick":
-      return drawRose(ctx, box, face, hairline);
-    case "dpad":
-      return drawQuoins(ctx, box, face, { pose, part });
-    case "button":
-      outline(ctx, box, control.hit.shape);
-      return fillAndLine(ctx, face);
-    case "touchpad":
-      return drawField(ctx, box, face, hairline);
-    case "swipe":
-      drawField(ctx, box, face, hairline);
-      ctx.strokeStyle = face.line;
-      ctx.lineWidth = hairline * 2.5;
-      return drawWind(ctx, box, pose);
-  }
 }
 
 /** A picture fills the box, turned about its middle. */
@@ -199,36 +107,6 @@ function drawIcon(ctx: Ctx, path: Path2D, size: number): void {
   ctx.stroke(path);
 }
 
-function fillAndLine(ctx: Ctx, face: Face): void {
-  ctx.fillStyle = face.fill;
-  ctx.fill();
-  ctx.strokeStyle = face.line;
-  ctx.stroke();
-}
-
-function outline(ctx: Ctx, box: Box, shape: "ellipse" | "box" | "capsule"): void {
-  ctx.beginPath();
-  if (shape === "ellipse") ctx.ellipse(box.x + box.w / 2, box.y + box.h / 2, box.w / 2, box.h / 2, 0, 0, Math.PI * 2);
-  else ctx.roundRect(box.x, box.y, box.w, box.h, shape === "capsule" ? Math.min(box.w, box.h) / 2 : Math.min(box.w, box.h) * 0.08);
-}
-
-function drawRose(ctx: Ctx, box: Box, face: Face, hairline: number): void {
-  const cx = box.x + box.w / 2;
-  const cy = box.y + box.h / 2;
-  outline(ctx, box, "ellipse");
-  fillAndLine(ctx, face);
-  if (Math.min(box.w, box.h) < LEAST_ROSE * hairline) return;
-  ctx.beginPath();
-  for (let i = 0; i < 32; i += 1) {
-    const angle = (i * Math.PI) / 16;
-    const inner = i % 8 === 0 ? 0.84 : i % 4 === 0 ? 0.9 : 0.94;
-    ctx.moveTo(cx + (Math.cos(angle) * inner * box.w) / 2, cy + (Math.sin(angle) * inner * box.h) / 2);
-    ctx.lineTo(cx + (Math.cos(angle) * 0.985 * box.w) / 2, cy + (Math.sin(angle) * 0.985 * box.h) / 2);
-  }
-  ctx.lineWidth = hairline;
-  ctx.stroke();
-}
-
 /** The look of a stick's knob: its own, or as the base's gives it, turned inside out. */
 function knobFace({ look }: Control, held: boolean): Face {
   const own = held ? look.knob?.held : look.knob?.rest;
@@ -267,119 +145,4 @@ function drawKnob(ctx: Ctx, { control, box, travel, pose }: DrawnControl, hairli
   ctx.strokeStyle = face.ink;
   ctx.stroke();
   ctx.globalAlpha = alpha;
-}
-
-/** The arms by their ways on the canvas, whose y runs down. */
-const ARMS: readonly { readonly arm: Arm; readonly dx: number; readonly dy: number }[] = [
-  { arm: "right", dx: 1, dy: 0 },
-  { arm: "up", dx: 0, dy: -1 },
-  { arm: "left", dx: -1, dy: 0 },
-  { arm: "down", dx: 0, dy: 1 },
-];
-
-function drawQuoins(ctx: Ctx, box: Box, face: Face, { pose, part }: Pick<DrawnControl, "pose" | "part">): void {
-  const cx = box.x + box.w / 2;
-  const cy = box.y + box.h / 2;
-  const r = Math.min(box.w, box.h) / 2;
-  for (let i = 0; i < ARMS.length; i += 1) {
-    const { arm, dx, dy } = ARMS[i];
-    if (part !== undefined && part !== "base" && part !== arm) continue;
-    const on = pose.held && ((dx !== 0 && Math.sign(pose.x) === dx) || (dy !== 0 && Math.sign(pose.y) === -dy));
-    ctx.beginPath();
-    // A point so far along the arm and across it.
-    const x = (along: number, across: number) => cx + (dx * along + dy * across) * r;
-    const y = (along: number, across: number) => cy + (dy * along + dx * across) * r;
-    ctx.moveTo(x(0.26, 0), y(0.26, 0));
-    ctx.lineTo(x(0.52, -0.3), y(0.52, -0.3));
-    ctx.lineTo(x(0.9, -0.34), y(0.9, -0.34));
-    ctx.quadraticCurveTo(x(1.06, 0), y(1.06, 0), x(0.9, 0.34), y(0.9, 0.34));
-    ctx.lineTo(x(0.52, 0.3), y(0.52, 0.3));
-    ctx.closePath();
-    ctx.fillStyle = on ? face.ink : face.fill;
-    ctx.fill();
-    ctx.strokeStyle = face.line;
-    ctx.stroke();
-  }
-}
-
-function drawField(ctx: Ctx, box: Box, face: Face, hairline: number): void {
-  outline(ctx, box, "box");
-  ctx.fillStyle = face.fill;
-  const alpha = ctx.globalAlpha;
-  ctx.globalAlpha = alpha * 0.5;
-  ctx.fill();
-  ctx.globalAlpha = alpha;
-  const mark = Math.min(box.w, box.h) * 0.09;
-  ctx.beginPath();
-  for (const [x, y, sx, sy] of [
-    [box.x, box.y, 1, 1],
-    [box.x + box.w, box.y, -1, 1],
-    [box.x, box.y + box.h, 1, -1],
-    [box.x + box.w, box.y + box.h, -1, -1],
-  ] as const) {
-    ctx.moveTo(x + sx * mark, y);
-    ctx.lineTo(x, y);
-    ctx.lineTo(x, y + sy * mark);
-  }
-  ctx.strokeStyle = face.line;
-  ctx.lineWidth = hairline * 2;
-  ctx.stroke();
-}
-
-function drawWind(ctx: Ctx, box: Box, pose: Pose): void {
-  const cx = box.x + box.w / 2;
-  const cy = box.y + box.h / 2;
-  const r = Math.min(box.w, box.h) * 0.16;
-  const angle = pose.x !== 0 || pose.y !== 0 ? Math.atan2(-pose.y, pose.x) : -Math.PI / 2;
-  ctx.save();
-  ctx.translate(cx, cy);
-  ctx.rotate(angle);
-  ctx.beginPath();
-  ctx.moveTo(-r, 0);
-  ctx.lineTo(r, 0);
-  ctx.moveTo(r * 0.45, -r * 0.45);
-  ctx.lineTo(r, 0);
-  ctx.lineTo(r * 0.45, r * 0.45);
-  ctx.stroke();
-  ctx.restore();
-}
-
-const FAMILY = '"Archivo Variable", system-ui, sans-serif';
-/** Widths of words at 100 px, by word; measuring is dear, and words are few. Emptied when fonts come in or it grows out of hand. */
-const widths = new Map<string, number>();
-
-/** Forgets how wide words are: call it when a font has come in. */
-export function forgetWordWidths(): void {
-  widths.clear();
-}
-
-function widthAt100(ctx: Ctx, label: string): number {
-  let width = widths.get(label);
-  if (width === undefined) {
-    ctx.font = `600 100px ${FAMILY}`;
-    width = Math.max(1, ctx.measureText(label).width);
-    if (widths.size > 2000) widths.clear();
-    widths.set(label, width);
-  }
-  return width;
-}
-
-/** How wide a word is in the letters it is drawn in, as a part of their em. */
-export const wordEm = (ctx: Ctx, word: string): number => widthAt100(ctx, word) / 100;
-
-/** Letters are at most this part of each side of their control, a word at most this part of its width. */
-export const LETTER_PART = 0.3;
-export const WORD_PART = 0.84;
-/** Words whose first letter is of a script written from right to left: Hebrew, Arabic, Syriac, Thaana, N'Ko (Unicode blocks). */
-const FROM_RIGHT = /^[^\p{L}]*[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/u;
-
-/** A word about the origin, within a box's sides. */
-function drawLabel(ctx: Ctx, { w, h }: Box, label: string, em: number): void {
-  const size = Math.min(h * LETTER_PART, w * LETTER_PART, (w * WORD_PART) / em);
-  ctx.direction = FROM_RIGHT.test(label) ? "rtl" : "ltr";
-  // In halves of a pixel: the browser reads every new font again, and the rail has a dozen sizes of each word.
-  ctx.font = `600 ${Math.round(size * 2) / 2}px ${FAMILY}`;
-  ctx.textAlign = "center";
-  ctx.textBaseline = "middle";
-  ctx.fillText(label, 0, 0);
 }

@@ -1,6 +1,7 @@
 /** Draws the controls on a canvas above the element, with the layout's looks, pictures and icons. */
 import type { Picture, PlayedLayout } from "../core/engine/types";
-import { forgetWordWidths, type Icons } from "./art";
+import { forgetWordWidths } from "./draw/label";
+import type { Icons } from "./draw/drawn";
 import { changedRegion, drawRegion } from "./region";
 import { createLaid } from "./attach/lay";
 import { putAbove, shownElement } from "./canvasAbove";

@@ -2,13 +2,14 @@
  * What a player changes for himself: controls moved, sized and faded, actions more or less sensitive or turned round. Moves and sizes are laid
  * over where the layout puts things; they keep to the safe frame and clear of other controls, or are refused.
  */
+import { KINDS } from "../core/engine/kinds";
 import { commonArea } from "../core/engine/geometry/commonArea";
 import { clampTo, type Box } from "../core/engine/geometry/point";
 import type { ActionValue, ActionValues } from "../core/engine/input/events";
 import type { Resolved, ResolvedControl } from "../core/engine/placement/resolve";
 import { framesOf, pxPerMm } from "../core/engine/placement/screen";
 import type { Control, PlayedLayout } from "../core/engine/types";
-import type { DrawnControl } from "./art";
+import type { DrawnControl } from "./draw/drawn";
 
 /** One control: mm to the right and down, a factor of its size, a part of its opacity. */
 export interface OwnControl {
@@ -117,7 +118,7 @@ export function keepsClear(layout: PlayedLayout, before: Resolved, after: Resolv
   const { x, y, w, h } = at.visual;
   if (x < safe.x - 0.5 || y < safe.y - 0.5 || x + w > safe.x + safe.w + 0.5 || y + h > safe.y + safe.h + 0.5) return false;
   const control = (key: string) => layout.controls.find((c) => c.id === key)!;
-  const isGround = ({ id: key, landing }: ResolvedControl) => landing !== undefined || control(key).kind === "touchpad" || control(key).kind === "swipe";
+  const isGround = ({ id: key, landing }: ResolvedControl) => landing !== undefined || KINDS[control(key).kind].isField;
   return after.controls.every((other) => {
     if (other.id === id || isGround(other) !== isGround(at)) return true;
     if (!control(other.id).moments.some((m) => control(id).moments.includes(m)) && layout.moments.length > 0) return true;

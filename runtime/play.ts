@@ -12,7 +12,7 @@ import { createGlass, type Glass } from "./attach/elementScreen";
 import { elementOf } from "./canvasAbove";
 import { createBuzz } from "./buzz";
 import { playedControls } from "./playedControls";
-import type { DrawnControl } from "./art";
+import type { DrawnControl } from "./draw/drawn";
 import type { Appear, PaintFrame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./returnMotion";
 import { fadedByOwn, withOwnValues, type OwnChanges } from "./overrides";

@@ -1,8 +1,9 @@
 /** Controls as a game draws them itself: CSS px from the top left of the element. */
+import { KINDS } from "../core/engine/kinds";
 import type { Box } from "../core/engine/geometry/point";
 import { touchArea } from "../core/engine/input/ready";
 import type { Resolved } from "../core/engine/placement/resolve";
-import type { DrawnControl } from "./art";
+import type { DrawnControl } from "./draw/drawn";
 import type { PlayedControl } from "./handle";
 
 interface ControlsParts {
@@ -19,7 +20,7 @@ export function playedControls({ resolved, drawn, scale, strength }: ControlsPar
     const at = places.get(control.id)!;
     const { look } = control;
     const base = pose.origin ?? { x: box.x + box.w / 2, y: box.y + box.h / 2 };
-    const knob = control.kind === "stick" ? { x: base.x + pose.x * travel, y: base.y - pose.y * travel } : base;
+    const knob = KINDS[control.kind].hasKnob ? { x: base.x + pose.x * travel, y: base.y - pose.y * travel } : base;
     const face = pose.held ? look.held : look.rest;
     const gone = !pose.held && pose.away && look.away ? face.opacity + (look.away.opacity - face.opacity) * pose.away : face.opacity;
     return {

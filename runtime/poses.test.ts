@@ -4,7 +4,7 @@ import { prepareInput } from "../core/engine/input/setup";
 import { initialState } from "../core/engine/input/inputState";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { HZ, placed, STAGE, staged } from "../test/stage";
-import { POSE_AT_REST } from "./art";
+import { POSE_AT_REST } from "./draw/drawn";
 import { drawnControls } from "./poses";
 
 const layout = staged(

@@ -3,11 +3,11 @@ import { deflection } from "../core/engine/input/stick";
 import type { InputSetup } from "../core/engine/input/setup";
 import type { InputState } from "../core/engine/input/inputState";
 import { isShown } from "../core/engine/input/touches";
-import { readControl } from "../core/engine/input/behaviours";
-import type { ReadyStick } from "../core/engine/input/ready";
-import type { Control, PlayedLayout } from "../core/engine/types";
+import { readControl, type ControlState } from "../core/engine/input/behaviours";
+import type { Ready, ReadyAny } from "../core/engine/input/ready";
+import type { Control, ControlKind, PlayedLayout } from "../core/engine/types";
 import type { Resolved } from "../core/engine/placement/resolve";
-import { POSE_AT_REST, type DrawnControl, type Pose } from "./art";
+import { POSE_AT_REST, type DrawnControl, type Pose } from "./draw/drawn";
 import type { ReturnMotion } from "./returnMotion";
 
 /** What is played: a layout, where it is, and the engine's state of it. */
@@ -67,22 +67,32 @@ function samePose(a: Pose, b: Pose): boolean {
   return a.held === b.held && a.x === b.x && a.y === b.y && (a.away ?? 0) === (b.away ?? 0) && sameOrigin;
 }
 
-function poseOf(setup: InputSetup, state: InputState, index: number): Pose {
-  const ready = setup.controls[index];
+const poseOf = (setup: InputSetup, state: InputState, index: number): Pose => {
   const control = state.controls[index];
-  switch (control.kind) {
-    case "stick": {
-      if (!control.held) return POSE_AT_REST;
-      const [x, y] = deflection(control.held, ready as ReadyStick);
-      return { held: true, x, y, origin: { x: control.held.originX, y: control.held.originY } };
-    }
-    case "button":
-      return control.press !== null || control.latched ? { held: true, x: 0, y: 0 } : POSE_AT_REST;
-    case "dpad":
-    case "swipe":
-    case "touchpad": {
-      const reading = readControl(control, ready, state.time);
-      return control.held ? { held: true, x: reading.vx, y: reading.vy } : POSE_AT_REST;
-    }
-  }
+  const pose: PoseOf<ControlState, ReadyAny> = POSES[control.kind];
+  return pose(control, setup.controls[index], state.time);
+};
+
+// A method, so that the pose of a stick is the pose of a control: state and control of one index are of one kind.
+type PoseOf<S, R> = { pose(state: S, control: R, time: number): Pose }["pose"];
+type StateOf<K extends ControlKind> = Extract<ControlState, { kind: K }>;
+
+/** What a held control of directions gives, as its pose. */
+function givenPose(state: StateOf<"dpad" | "swipe" | "touchpad">, control: ReadyAny, time: number): Pose {
+  if (!state.held) return POSE_AT_REST;
+  const { vx, vy } = readControl(state, control, time);
+  return { held: true, x: vx, y: vy };
 }
+
+/** The pose of each kind, by its state. */
+const POSES: { readonly [K in ControlKind]: PoseOf<StateOf<K>, Ready<K>> } = {
+  stick({ held }, ready) {
+    if (!held) return POSE_AT_REST;
+    const [x, y] = deflection(held, ready);
+    return { held: true, x, y, origin: { x: held.originX, y: held.originY } };
+  },
+  button: ({ press, latched }) => (press !== null || latched ? { held: true, x: 0, y: 0 } : POSE_AT_REST),
+  dpad: givenPose,
+  swipe: givenPose,
+  touchpad: givenPose,
+};

@@ -2,8 +2,11 @@
  * The part of a canvas that has to be redrawn: the boxes of the controls that are drawn otherwise than before, where they were and where they
  * are. Everything that reaches into these boxes is drawn again, clipped to them, so the picture is the same as if all of it had been.
  */
+import { KINDS } from "../core/engine/kinds";
 import type { Box } from "../core/engine/geometry/point";
-import { drawControls, type DrawnControl, type Supplies } from "./art";
+import { drawControls } from "./art";
+import { DRAWN_KINDS } from "./draw/bodies";
+import type { DrawnControl, Supplies } from "./draw/drawn";
 
 /** Lines stand half their width outside their box, hairlines; rounding a pixel. */
 const LINES = 3;
@@ -29,20 +32,20 @@ export function drawnBox(drawn: DrawnControl, hairline: number): Box {
 
 function boxOf({ control, box, travel, pose }: DrawnControl, hairline: number): Box {
   const { look } = control;
-  const isStick = control.kind === "stick";
-  const middle = isStick && pose.origin ? pose.origin : { x: box.x + box.w / 2, y: box.y + box.h / 2 };
+  const { hasKnob } = KINDS[control.kind];
+  const middle = hasKnob && pose.origin ? pose.origin : { x: box.x + box.w / 2, y: box.y + box.h / 2 };
   // Turned about its middle it stays within the circle about it.
   const reach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) / 2;
   const [halfW, halfH] = [Math.max(box.w / 2, reach), Math.max(box.h / 2, reach)];
-  const knob = isStick ? Math.max(look.knobSize / 2, 0) : 0;
+  const knob = hasKnob ? Math.max(look.knobSize / 2, 0) : 0;
   const knobReach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) * knob;
   const [knobW, knobH] = [Math.max(box.w * knob, knobReach), Math.max(box.h * knob, knobReach)];
   const [knobX, knobY] = [pose.x * travel, -pose.y * travel];
   const edge = LINES * hairline + ROUND_PX;
-  const left = Math.floor(middle.x + Math.min(-halfW, isStick ? knobX - knobW : 0) - edge);
-  const top = Math.floor(middle.y + Math.min(-halfH, isStick ? knobY - knobH : 0) - edge);
-  const right = Math.ceil(middle.x + Math.max(halfW, isStick ? knobX + knobW : 0) + edge);
-  const bottom = Math.ceil(middle.y + Math.max(halfH, isStick ? knobY + knobH : 0) + edge);
+  const left = Math.floor(middle.x + Math.min(-halfW, hasKnob ? knobX - knobW : 0) - edge);
+  const top = Math.floor(middle.y + Math.min(-halfH, hasKnob ? knobY - knobH : 0) - edge);
+  const right = Math.ceil(middle.x + Math.max(halfW, hasKnob ? knobX + knobW : 0) + edge);
+  const bottom = Math.ceil(middle.y + Math.max(halfH, hasKnob ? knobY + knobH : 0) + edge);
   return { x: left, y: top, w: right - left, h: bottom - top };
 }
 
@@ -51,17 +54,7 @@ function isDrawnAlike(a: DrawnControl, b: DrawnControl): boolean {
   if (a === b) return true;
   const [p, q] = [a.pose, b.pose];
   if (a.control !== b.control || a.box !== b.box || a.travel !== b.travel || p.held !== q.held || (p.away ?? 0) !== (q.away ?? 0)) return false;
-  switch (a.control.kind) {
-    case "button":
-    case "touchpad":
-      return true;
-    case "dpad":
-      return Math.sign(p.x) === Math.sign(q.x) && Math.sign(p.y) === Math.sign(q.y);
-    case "swipe":
-      return p.x === q.x && p.y === q.y;
-    case "stick":
-      return p.x === q.x && p.y === q.y && p.origin?.x === q.origin?.x && p.origin?.y === q.origin?.y;
-  }
+  return DRAWN_KINDS[a.control.kind].isAlike(p, q);
 }
 
 /** The boxes to draw again, px of the canvas; none: the picture stays as it is; null: all of it, for other controls are drawn than before. */

@@ -1,6 +1,6 @@
 import { placed, staged } from "../test/stage";
 import type { Control } from "../core/format/types";
-import { POSE_AT_REST, type Pose } from "./art";
+import { POSE_AT_REST, type Pose } from "./draw/drawn";
 import { createMotion, glide } from "./returnMotion";
 
 const HOME = { x: 300, y: 200 };

@@ -3,10 +3,11 @@
  * returns later, and unused controls fade. It affects only the drawing, not values or touches. Times are engine times, ms. Pass every
  * drawn frame, in order.
  */
+import { KINDS } from "../core/engine/kinds";
 import type { Point } from "../core/engine/geometry/point";
 import { clampTo } from "../core/engine/geometry/point";
 import type { Control } from "../core/engine/types";
-import type { Pose } from "./art";
+import type { Pose } from "./draw/drawn";
 
 /** The state of a control: when it was last held (or first seen), and its pose then. */
 interface Remembered {
@@ -47,7 +48,7 @@ export function createMotion(): ReturnMotion {
       const memory = recall(control.id, timeMs);
       if (pose.held) {
         memory.lastHeld = timeMs;
-        const base = control.kind === "stick" ? (pose.origin ?? home) : home;
+        const base = KINDS[control.kind].hasKnob ? (pose.origin ?? home) : home;
         const letGo = (memory.letGo ??= { x: 0, y: 0, fromHomeX: 0, fromHomeY: 0 });
         letGo.x = pose.x;
         letGo.y = pose.y;
@@ -60,7 +61,7 @@ export function createMotion(): ReturnMotion {
       rests = Math.max(rests, memory.lastHeld + (look.away ? look.away.afterMs + look.away.fadeMs : 0));
       const away = look.away ? passed(since - look.away.afterMs, look.away.fadeMs) : 0;
       const faded = away > 0 ? { ...pose, away } : pose;
-      if (control.kind !== "stick" || memory.letGo === null) return faded;
+      if (!KINDS[control.kind].hasKnob || memory.letGo === null) return faded;
       const { x, y, fromHomeX, fromHomeY } = memory.letGo;
       const waits = look.home === "later" ? look.homeAfterMs : 0;
       rests = Math.max(rests, memory.lastHeld + waits + look.returnMs);

@@ -1,8 +1,6 @@
 import fc from "fast-check";
-import { INK_STRENGTH } from "../core/checks/contrast";
 import { gather } from "../core/editing/clusters";
 import { editContextOf } from "../core/editing/placing";
-import { INK_STRENGTH as DRAWN_INK } from "../runtime/art";
 import { sampleLayouts } from "../test/samples";
 import type { Layout } from "../core/format/types";
 import { hardwareEnds } from "../core/wiring/hardwareWires";
@@ -83,10 +81,6 @@ test("common values, and where things differ", () => {
   expect(common([1, 2], (n) => n)).toBeNull();
   expect(common([[1], [1]], (n) => n)).toEqual([1]);
   expect(common([], () => 1)).toBeNull();
-});
-
-test("the drawing's ink is as strong as the judging of looks takes it for", () => {
-  expect(DRAWN_INK).toBe(INK_STRENGTH);
 });
 
 test("anchors, keys, values and file names in words", () => {

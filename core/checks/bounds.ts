@@ -1,4 +1,5 @@
 /** Whether what is on the glass lies on it: on the screen, in the safe frame, with an extent at all. */
+import { KINDS } from "../engine/kinds";
 import { SCREEN_SLACK_PX } from "../engine/geometry/tolerances";
 import { placementIn } from "../editing/placeables";
 import type { Check, CheckContext } from "./context";
@@ -34,7 +35,7 @@ function* once(context: CheckContext): Iterable<CheckResult> {
       };
       continue;
     }
-    if (control.kind === "touchpad" || control.kind === "swipe") continue;
+    if (KINDS[control.kind].isField) continue;
     const unsafe = outside(at.visual, frames.safe);
     if (unsafe.px > SCREEN_SLACK_PX) {
       const value = unsafe.px / mm;

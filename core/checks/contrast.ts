@@ -5,6 +5,7 @@
  * whichever stands out more, against the mean of the backdrop under its visual box; and of its icon or word against its
  * own fill. Colours are laid over each other by their opacity in sRGB, as a browser does; the mean is of linear light.
  */
+import { INK_STRENGTH } from "../engine/lettering";
 import type { Box } from "../engine/geometry/point";
 import type { Control, Layout } from "../format/types";
 import type { Resolved } from "../engine/placement/resolve";
@@ -16,8 +17,6 @@ export type Rgb = readonly [number, number, number];
 
 /** Below this a look is lost against its ground (WCAG 2.2, 1.4.11). */
 const LEAST_CONTRAST = 3;
-/** Icons and words are drawn a little stronger than the control's own opacity; a test of the drawing holds the two figures together. @internal exported for its test */
-export const INK_STRENGTH = 1.4;
 
 /** A colour written `#RRGGBB`. */
 export function rgbOf(hex: string): Rgb {

@@ -1,4 +1,5 @@
 /** What the controls cover of the game, and the strips of glass that answer to nothing. */
+import { KINDS } from "../engine/kinds";
 import { commonArea } from "../engine/geometry/commonArea";
 import type { Box } from "../engine/geometry/point";
 import { type Shape } from "../engine/geometry/shape";
@@ -10,7 +11,7 @@ import { partText, type CheckResult } from "./finding";
 const MIN_COVERED = 0.01;
 const MAX_GAP = 0.02;
 
-const solidOf = ({ shown }: MomentContext) => shown.filter(({ control }) => control.kind !== "touchpad" && control.kind !== "swipe");
+const solidOf = ({ shown }: MomentContext) => shown.filter(({ control }) => !KINDS[control.kind].isField);
 const boxOf = (box: Box): Shape => ({ shape: "box", x: box.x, y: box.y, w: box.w, h: box.h });
 
 /** Zones of the game that a picture covers. */

@@ -6,6 +6,7 @@
  * same, and the normal distribution has a closed integral. Across, the range is cut wherever an area or the screen begins or ends, and summed
  * by Gauss's and Kronrod's rules, a piece being halved until the two agree: curves that cross within a piece are not known beforehand.
  */
+import { KINDS } from "../engine/kinds";
 import { reachAt, contains, type Shape } from "../engine/geometry/shape";
 import { centreOf, type Point } from "../engine/geometry/point";
 import { touchArea } from "../engine/input/ready";
@@ -53,8 +54,8 @@ export function normalShare(z: number): number {
 
 /** Whether touches are meant for a control's picture: buttons, d-pads, and sticks but those that come to wherever the thumb lands. */
 function isTarget(control: Control): boolean {
-  if (control.kind === "button" || control.kind === "dpad") return true;
-  return control.kind === "stick" && !(control.feel.origin !== "fixed" && control.feel.landing !== undefined);
+  const comesToThumb = control.kind === "stick" && control.feel.origin !== "fixed" && control.feel.landing !== undefined;
+  return KINDS[control.kind].isTarget && !comesToThumb;
 }
 
 interface Area {

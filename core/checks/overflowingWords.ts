@@ -4,16 +4,14 @@
  * A word is drawn as large as its control lets it be: at most 0.3 of each side, and no wider than 0.84 of the width, or of what the icon
  * leaves of the height. It fits if its letters need not be drawn smaller than can be read, or than the control's own size asks for.
  */
+import { KINDS } from "../engine/kinds";
+import { LETTER_PART, WORD_PART } from "../engine/lettering";
 import { wordWidth } from "../derived/letterWidths";
 import type { Box } from "../engine/geometry/point";
 import { LENGTH_SLACK } from "../engine/geometry/tolerances";
 import type { Control } from "../format/types";
 import type { Check } from "./context";
 
-/** Letters (the em) are at most this part of each side of their control, and a word at most this part of its width; a test of the drawing holds the figures together. */
-export const LETTER_PART = 0.3;
-/** @internal exported for the test of the drawing */
-export const WORD_PART = 0.84;
 /** Letters below this em cannot be read at arm's length, mm: about 6 points, the least that print is set in. */
 export const LEAST_LETTERS_MM = 2;
 
@@ -33,7 +31,7 @@ export function lettersIn({ w, h }: Pick<Box, "w" | "h">, word: string, mm: numb
 export const words: Check = {
   *once({ placed, mm, screenName }) {
     for (const { control, at } of placed) {
-      if (control.look.hideAtRest === "all" && control.kind !== "button") continue;
+      if (control.look.hideAtRest === "all" && !KINDS[control.kind].isReadHeld) continue;
       let worst: { language: string | null; word: string; em: number; wanted: number } | null = null;
       for (const [language, word] of wordsOn(control)) {
         const { em, wanted } = lettersIn(at.visual, word, mm);

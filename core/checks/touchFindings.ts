@@ -1,4 +1,5 @@
 /** Whether a thumb gets what it aims at: areas too small, on each other, under others, in the system's strips, on the game's own taps. */
+import { KINDS } from "../engine/kinds";
 import { clearance, isWithin } from "../engine/geometry/distance";
 import { commonArea } from "../engine/geometry/commonArea";
 import type { Box } from "../engine/geometry/point";
@@ -45,7 +46,7 @@ function* once(context: CheckContext): Iterable<CheckResult> {
         text: (say, fix) =>
           `the hit area of ${say(control.id)} is ${mmText(value)} on ${screenName}, ${mmText(least)} are wanted; ${fix ? fixText(fix, say) : "make it larger where there is room"}`,
       };
-    if (control.kind !== "stick" && control.kind !== "touchpad" && control.kind !== "swipe") continue;
+    if (!KINDS[control.kind].isDragged) continue;
     const whole = areaOf(area);
     const part = whole > 0 ? coveredArea(area, strips) / whole : 0;
     if (atLeast(part, MIN_EDGE))

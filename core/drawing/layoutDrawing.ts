@@ -10,7 +10,7 @@ import { centreOf } from "../engine/geometry/point";
 import type { Shape } from "../engine/geometry/shape";
 import type { Resolved, ResolvedControl } from "../engine/placement/resolve";
 import { framesOf, pxPerMm } from "../engine/placement/screen";
-import type { Control, Layout } from "../format/types";
+import type { Control, ControlKind, Layout } from "../format/types";
 import { FIGURES, FINDING_INK, FONT, INK } from "./ink";
 import { element, escaped, figure } from "./svgElement";
 
@@ -139,47 +139,53 @@ function areasOf(at: ResolvedControl, control: Control, pen: Pen): string {
   return area + travel;
 }
 
-/** A control by its kind, in ink: a rose with its knob, quoins, an outline, a field with corner marks, a wind arrow. */
-function body({ visual, hit }: ResolvedControl, control: Control, pen: Pen): string {
-  const { x, y } = centreOf(visual);
-  const [rx, ry] = [visual.w / 2, visual.h / 2];
-  const r = Math.min(rx, ry);
-  const ink = { ...line(pen, 0.25), fill: INK.paper, "fill-opacity": 0.55 };
-  switch (control.kind) {
-    case "stick": {
-      const knob = control.look.knobSize;
-      return (
-        outline({ ...visual, shape: "ellipse" }, ink) +
-        element("ellipse", { cx: x, cy: y, rx: rx * knob, ry: ry * knob, ...line(pen, 0.25) }) +
-        element("path", {
-          d: `M${figure(x - r * knob * 0.3)} ${figure(y)}h${figure(r * knob * 0.6)}M${figure(x)} ${figure(y - r * knob * 0.3)}v${figure(r * knob * 0.6)}`,
-          ...line(pen, 0.15),
-        })
-      );
-    }
-    case "dpad":
-      return (
-        element("rect", { ...sides(visual), fill: "none", stroke: "none" }) +
-        element("path", { d: [0, 90, 180, 270].map((turn) => quoin({ x, y }, r, turn)).join(""), ...ink })
-      );
-    case "button":
-      return outline({ ...visual, shape: hit.shape }, ink);
-    case "touchpad":
-    case "swipe": {
-      const mark = r * 0.18;
-      const corner = (cx: number, cy: number, sx: number, sy: number) => `M${figure(cx + sx * mark)} ${figure(cy)}H${figure(cx)}V${figure(cy + sy * mark)}`;
-      const corners =
-        corner(visual.x, visual.y, 1, 1) +
-        corner(visual.x + visual.w, visual.y, -1, 1) +
-        corner(visual.x, visual.y + visual.h, 1, -1) +
-        corner(visual.x + visual.w, visual.y + visual.h, -1, -1);
-      const arrow =
-        control.kind === "swipe"
-          ? `M${figure(x)} ${figure(y + r * 0.32)}v${figure(-r * 0.64)}M${figure(x - r * 0.14)} ${figure(y - r * 0.18)}l${figure(r * 0.14)} ${figure(-r * 0.14)}l${figure(r * 0.14)} ${figure(r * 0.14)}`
-          : "";
-      return element("rect", { ...sides(visual), fill: "none", stroke: "none" }) + element("path", { d: corners + arrow, ...line(pen, 0.3) });
-    }
-  }
+/** What a body is drawn from. */
+interface BodySource {
+  readonly at: ResolvedControl;
+  readonly control: Control;
+  readonly pen: Pen;
+  readonly ink: Readonly<Record<string, string | number>>;
+}
+
+/** A control of each kind, in ink: a rose with its knob, quoins, an outline, a field with corner marks, a wind arrow. */
+const BODIES: Readonly<Record<ControlKind, (source: BodySource) => string>> = {
+  stick({ at: { visual }, control, pen, ink }) {
+    const { x, y } = centreOf(visual);
+    const r = Math.min(visual.w, visual.h) / 2;
+    const knob = control.look.knobSize;
+    return (
+      outline({ ...visual, shape: "ellipse" }, ink) +
+      element("ellipse", { cx: x, cy: y, rx: (visual.w / 2) * knob, ry: (visual.h / 2) * knob, ...line(pen, 0.25) }) +
+      element("path", {
+        d: `M${figure(x - r * knob * 0.3)} ${figure(y)}h${figure(r * knob * 0.6)}M${figure(x)} ${figure(y - r * knob * 0.3)}v${figure(r * knob * 0.6)}`,
+        ...line(pen, 0.15),
+      })
+    );
+  },
+  dpad: ({ at: { visual }, ink }) =>
+    untouched(visual) +
+    element("path", { d: [0, 90, 180, 270].map((turn) => quoin(centreOf(visual), Math.min(visual.w, visual.h) / 2, turn)).join(""), ...ink }),
+  button: ({ at: { visual, hit }, ink }) => outline({ ...visual, shape: hit.shape }, ink),
+  touchpad: ({ at: { visual }, pen }) => untouched(visual) + element("path", { d: cornerMarks(visual), ...line(pen, 0.3) }),
+  swipe({ at: { visual }, pen }) {
+    const { x, y } = centreOf(visual);
+    const r = Math.min(visual.w, visual.h) / 2;
+    const arrow = `M${figure(x)} ${figure(y + r * 0.32)}v${figure(-r * 0.64)}M${figure(x - r * 0.14)} ${figure(y - r * 0.18)}l${figure(r * 0.14)} ${figure(-r * 0.14)}l${figure(r * 0.14)} ${figure(r * 0.14)}`;
+    return untouched(visual) + element("path", { d: cornerMarks(visual) + arrow, ...line(pen, 0.3) });
+  },
+};
+
+function body(at: ResolvedControl, control: Control, pen: Pen): string {
+  return BODIES[control.kind]({ at, control, pen, ink: { ...line(pen, 0.25), fill: INK.paper, "fill-opacity": 0.55 } });
+}
+
+/** The box of a control whose drawing does not fill it: programs that measure what is drawn find all of it. */
+const untouched = (visual: Box) => element("rect", { ...sides(visual), fill: "none", stroke: "none" });
+
+function cornerMarks({ x, y, w, h }: Box): string {
+  const mark = (Math.min(w, h) / 2) * 0.18;
+  const corner = (cx: number, cy: number, sx: number, sy: number) => `M${figure(cx + sx * mark)} ${figure(cy)}H${figure(cx)}V${figure(cy + sy * mark)}`;
+  return corner(x, y, 1, 1) + corner(x + w, y, -1, 1) + corner(x, y + h, 1, -1) + corner(x + w, y + h, -1, -1);
 }
 
 /** One of the four arms of a d-pad. */

@@ -1,4 +1,5 @@
 /** A fitting control for an action, grown where it is dropped. */
+import { KINDS } from "../engine/kinds";
 import type { Box } from "../engine/geometry/point";
 import { byId } from "../derived/byId";
 import { controlsSchema } from "../format/schema/control";
@@ -46,9 +47,9 @@ export function fittingServe(control: ControlKind, action: Pick<Action, "name" |
 
 /** The size a new control has, mm: a stick as wide as a thumb's easy circle, a button a good target, a touchpad a broad field. */
 const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
+  button: [11, 11],
   stick: [26, 26],
   dpad: [26, 26],
-  button: [11, 11],
   touchpad: [40, 30],
   swipe: [40, 30],
 };
@@ -58,7 +59,7 @@ const LEAST_TARGET_MM = 9;
 
 /** Kinds that can serve an action of a kind, the fitting one first. */
 export function kindsFor(action: Action | null): ControlKind[] {
-  const kinds: ControlKind[] = ["button", "stick", "dpad", "touchpad", "swipe"];
+  const kinds = Object.keys(NEW_SIZE_MM) as ControlKind[];
   if (!action) return kinds;
   const first = fittingKind(action.kind);
   return [first, ...kinds.filter((k) => k !== first && fittingServe(k, action) !== null)];
@@ -120,7 +121,7 @@ export function growControl(context: EditContext, planned: NewControl): Result<{
 /** Ground lies under the others from the start, or it would swallow their touches. */
 function withUnderlaysBelow(layout: Layout, id: string): Layout {
   const control = byId(layout.controls).get(id)!;
-  if (control.kind !== "touchpad" && control.kind !== "swipe") return layout;
+  if (!KINDS[control.kind].isField) return layout;
   return { ...layout, controls: [control, ...layout.controls.filter((c) => c.id !== id)] };
 }
 

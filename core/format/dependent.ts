@@ -3,12 +3,13 @@
  * the orientation (as the reference), the moments of a control, action or zone (all), a button's slideOut
  * (release with slideIn, else keep), the shape of an overridden hit area (by the control's kind).
  */
+import { KINDS } from "../engine/kinds";
 import type { FileValue } from "./schema/file";
 import type { Action, Arrangement, Control, ControlKind, Hit, KeepClear, Layout, Override } from "./types";
 
 /** Returns the default shape of a hit area. */
 export function defaultShape(kind: ControlKind): Hit["shape"] {
-  return kind === "touchpad" || kind === "swipe" ? "box" : "ellipse";
+  return KINDS[kind].isField ? "box" : "ellipse";
 }
 
 /** Returns the default orientation; a square reference counts as landscape. */

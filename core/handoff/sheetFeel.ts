@@ -1,6 +1,6 @@
 /** How a control feels, as rows of the sheet. */
 import type { ResolvedControl } from "../engine/placement/resolve";
-import type { Control, Curve } from "../format/types";
+import type { Control, ControlKind, Curve } from "../format/types";
 import { number, row, units, type SheetRow } from "./sheetRow";
 
 /** A curve in words. */
@@ -20,62 +20,61 @@ function curveWords(curve: Curve): string {
 const ORIGIN_WORDS = { fixed: "stays", floating: "moves to the thumb", trailing: "follows" } as const;
 const waysWords = (count: number): string => (count === 0 ? "any" : String(count));
 
+const feel = (field: string, value: string, written = "") => row("feel", field, value, written);
+type OfKind<K extends ControlKind> = Extract<Control, { kind: K }>;
+// A method, so that the rows of a stick are the rows of a control.
+type RowsOf<C> = { rows(control: C, at: ResolvedControl): SheetRow[] }["rows"];
+
+/** The rows of each kind. */
+const ROWS: { readonly [K in ControlKind]: RowsOf<OfKind<K>> } = {
+  stick({ feel: f }, at) {
+    const travel = at.travel ?? 0;
+    const share = (part: number) => `${number(part)} of the travel, ${units(part * travel)}`;
+    return [
+      feel("base", ORIGIN_WORDS[f.origin]),
+      ...(f.origin === "fixed" ? [] : [feel("begins", f.start === "thumb" ? "under the thumb" : "at its own centre")]),
+      feel("travel", units(travel), f.travel),
+      feel("dead zone, inner", share(f.inner)),
+      feel("dead zone, outer", share(f.outer)),
+      feel("dead zone measured", f.deadZone === "radial" ? "from the middle" : "along each axis"),
+      feel("response curve", curveWords(f.curve)),
+      feel("axes", f.axes),
+      feel("directions", waysWords(f.directions)),
+      feel("direction on from", share(f.pressAt)),
+      feel("direction off below", share(f.releaseAt)),
+      feel("direction held", `${number(f.holdDeg)}°`),
+    ];
+  },
+  dpad({ feel: f }, at) {
+    const half = Math.min(at.visual.w, at.visual.h) / 2;
+    return [
+      feel("ways", String(f.ways)),
+      feel("neutral", `${number(f.neutral)} of half the shorter side, ${units(f.neutral * half)}`),
+      ...(f.ways === 8 ? [feel("diagonal width", `${number(f.diagonal)}°`)] : []),
+      feel("direction held", `${number(f.holdDeg)}°`),
+      feel("slide out", f.slideOut === "keep" ? "keeps its direction" : "releases"),
+    ];
+  },
+  button: ({ feel: f }) => [
+    feel("press", f.press),
+    ...(f.press === "long" ? [feel("long press", `${number(f.longMs)} ms`)] : []),
+    ...(f.press === "double" ? [feel("double tap", `${number(f.withinMs)} ms`)] : []),
+    feel("slide in", f.slideIn ? "yes" : "no"),
+    feel("slide out", f.slideOut === "keep" ? "stays pressed" : "releases"),
+    ...(f.buzzMs > 0 ? [feel("vibrates", `${number(f.buzzMs)} ms`)] : []),
+  ],
+  touchpad: ({ feel: f }) => [feel("gain", `× ${number(f.gain)}, of mm moved`), feel("axes", f.axes)],
+  swipe: ({ feel: f }) => [
+    feel("distance", `${number(f.distanceMm)} mm`),
+    feel("directions", waysWords(f.directions)),
+    feel("gives", f.output === "pulse" ? "one tick" : "until release"),
+    feel("again", f.again === "never" ? "once per touch" : "after each distance"),
+    ...(f.withinMs > 0 ? [feel("within", `${number(f.withinMs)} ms`)] : []),
+  ],
+};
+
 /** Every value of a feel, lengths and parts of them in units; of all kinds what they have. */
 export function feelRows(control: Control, at: ResolvedControl): SheetRow[] {
-  const feel = (field: string, value: string, written = "") => row("feel", field, value, written);
-  switch (control.kind) {
-    case "stick": {
-      const { feel: f } = control;
-      const travel = at.travel ?? 0;
-      const share = (part: number) => `${number(part)} of the travel, ${units(part * travel)}`;
-      return [
-        feel("base", ORIGIN_WORDS[f.origin]),
-        ...(f.origin === "fixed" ? [] : [feel("begins", f.start === "thumb" ? "under the thumb" : "at its own centre")]),
-        feel("travel", units(travel), f.travel),
-        feel("dead zone, inner", share(f.inner)),
-        feel("dead zone, outer", share(f.outer)),
-        feel("dead zone measured", f.deadZone === "radial" ? "from the middle" : "along each axis"),
-        feel("response curve", curveWords(f.curve)),
-        feel("axes", f.axes),
-        feel("directions", waysWords(f.directions)),
-        feel("direction on from", share(f.pressAt)),
-        feel("direction off below", share(f.releaseAt)),
-        feel("direction held", `${number(f.holdDeg)}°`),
-      ];
-    }
-    case "dpad": {
-      const { feel: f } = control;
-      const half = Math.min(at.visual.w, at.visual.h) / 2;
-      return [
-        feel("ways", String(f.ways)),
-        feel("neutral", `${number(f.neutral)} of half the shorter side, ${units(f.neutral * half)}`),
-        ...(f.ways === 8 ? [feel("diagonal width", `${number(f.diagonal)}°`)] : []),
-        feel("direction held", `${number(f.holdDeg)}°`),
-        feel("slide out", f.slideOut === "keep" ? "keeps its direction" : "releases"),
-      ];
-    }
-    case "button": {
-      const { feel: f } = control;
-      return [
-        feel("press", f.press),
-        ...(f.press === "long" ? [feel("long press", `${number(f.longMs)} ms`)] : []),
-        ...(f.press === "double" ? [feel("double tap", `${number(f.withinMs)} ms`)] : []),
-        feel("slide in", f.slideIn ? "yes" : "no"),
-        feel("slide out", f.slideOut === "keep" ? "stays pressed" : "releases"),
-        ...(f.buzzMs > 0 ? [feel("vibrates", `${number(f.buzzMs)} ms`)] : []),
-      ];
-    }
-    case "touchpad":
-      return [feel("gain", `× ${number(control.feel.gain)}, of mm moved`), feel("axes", control.feel.axes)];
-    case "swipe": {
-      const { feel: f } = control;
-      return [
-        feel("distance", `${number(f.distanceMm)} mm`),
-        feel("directions", waysWords(f.directions)),
-        feel("gives", f.output === "pulse" ? "one tick" : "until release"),
-        feel("again", f.again === "never" ? "once per touch" : "after each distance"),
-        ...(f.withinMs > 0 ? [feel("within", `${number(f.withinMs)} ms`)] : []),
-      ];
-    }
-  }
+  const rows: RowsOf<Control> = ROWS[control.kind];
+  return rows(control, at);
 }

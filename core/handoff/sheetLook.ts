@@ -1,4 +1,5 @@
 /** Rows of the sheet about actions and looks of a control. */
+import { KINDS } from "../engine/kinds";
 import type { Control, Layout } from "../format/types";
 import { number, row, type SheetRow } from "./sheetRow";
 
@@ -32,7 +33,7 @@ export function lookRows({ kind, look }: Control, layout: Layout): SheetRow[] {
     look1("held", face(look.held)),
     ...(look.away ? [look1("away", `opacity ${number(look.away.opacity)} after ${number(look.away.afterMs)} ms, over ${number(look.away.fadeMs)} ms`)] : []),
     ...(look.hideAtRest === "none" ? [] : [look1("hidden at rest", look.hideAtRest === "all" ? "everything" : "its knob")]),
-    ...(kind === "stick" ? [look1("knob", `${number(look.knobSize)} of the base`), look1("returns", homeWords(look))] : []),
+    ...(KINDS[kind].hasKnob ? [look1("knob", `${number(look.knobSize)} of the base`), look1("returns", homeWords(look))] : []),
     ...(art.length > 0 ? [look1("pictures", art.join("; "))] : []),
   ];
 }

@@ -4,12 +4,14 @@
  */
 import { advance } from "../engine/input/advance";
 import type { ActionValue, ActionValues } from "../engine/input/events";
-import { isIdle } from "../engine/input/behaviours";
-import type { ReadyAny } from "../engine/input/ready";
+import type { Point } from "../engine/geometry/point";
+import { isIdle, type ControlState } from "../engine/input/behaviours";
+import type { Ready, ReadyAny } from "../engine/input/ready";
 import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/inputState";
 import { deflection } from "../engine/input/stick";
 import { ownEntry } from "../engine/playerChanges";
+import type { ControlKind } from "../engine/types";
 import type { PlayedState } from "./traceLog";
 
 /** What the thumb does on a control of each kind, and what becomes of it; null where nobody touches it. Directions in degrees, counter-clockwise from right. */
@@ -52,43 +54,48 @@ export function afterDeadZone(length: number, inner: number, outer: number): num
 const RAD = 180 / Math.PI;
 const degrees = (x: number, y: number) => (Math.atan2(y, x) * RAD + 360) % 360;
 
+/** What a step is read from: `touchOf` gives where a touch is. */
+interface StepSource<R> {
+  readonly ready: R;
+  readonly time: number;
+  readonly touchOf: (id: number) => Point | undefined;
+}
+type StateOf<K extends ControlKind> = Extract<ControlState, { kind: K }>;
+// A method, so that the step of a stick is the step of a control: a state and its control are of one kind.
+type StepOf<S, R> = { step(state: S, source: StepSource<R>): ChainStep | null }["step"];
+
+/** The step of each kind, by its state. */
+const STEPS: { readonly [K in ControlKind]: StepOf<StateOf<K>, Ready<K>> } = {
+  stick({ held }, { ready }) {
+    if (!held) return null;
+    const [x, y] = deflection(held, ready);
+    const length = Math.hypot(x, y);
+    const { inner, outer } = ready.feel;
+    return { kind: "stick", raw: { x, y, length }, argument: afterDeadZone(length, inner, outer), gives: Math.hypot(held.vx, held.vy) };
+  },
+  dpad({ held }, { ready, touchOf }) {
+    const touch = held && touchOf(held.touch);
+    if (!held || !touch) return null;
+    const half = Math.max(1e-9, Math.min(ready.visual.w, ready.visual.h) / 2);
+    const raw = { x: (touch.x - ready.centre.x) / half, y: (ready.centre.y - touch.y) / half };
+    return { kind: "dpad", raw, directionDeg: held.direction === null ? null : held.direction * 45 };
+  },
+  button({ press }, { ready, time }) {
+    return press && { kind: "button", heldMs: time - press.start, isSecond: press.double && ready.feel.press === "double" };
+  },
+  touchpad: ({ held }) => held && { kind: "touchpad" },
+  swipe({ held }, { ready, touchOf }) {
+    const touch = held && touchOf(held.touch);
+    if (!held || !touch) return null;
+    const wayMm = { x: (touch.x - held.start.x) / ready.mmPx, y: (held.start.y - touch.y) / ready.mmPx };
+    return { kind: "swipe", wayMm, firedDeg: held.fire && degrees(held.fire.x, held.fire.y) };
+  },
+};
+
 function stepOf(state: InputState, index: number, ready: ReadyAny): ChainStep | null {
   const control = state.controls[index];
-  const at = (touch: number) => state.touches.find((t) => t.id === touch);
-  switch (control.kind) {
-    case "stick": {
-      if (!control.held || ready.kind !== "stick") return null;
-      const [x, y] = deflection(control.held, ready);
-      const length = Math.hypot(x, y);
-      const { inner, outer } = ready.feel;
-      return { kind: "stick", raw: { x, y, length }, argument: afterDeadZone(length, inner, outer), gives: Math.hypot(control.held.vx, control.held.vy) };
-    }
-    case "dpad": {
-      const touch = control.held && at(control.held.touch);
-      if (!control.held || !touch) return null;
-      const half = Math.max(1e-9, Math.min(ready.visual.w, ready.visual.h) / 2);
-      const { direction } = control.held;
-      const raw = { x: (touch.x - ready.centre.x) / half, y: (ready.centre.y - touch.y) / half };
-      return { kind: "dpad", raw, directionDeg: direction === null ? null : direction * 45 };
-    }
-    case "button":
-      return (
-        control.press && {
-          kind: "button",
-          heldMs: state.time - control.press.start,
-          isSecond: control.press.double && ready.kind === "button" && ready.feel.press === "double",
-        }
-      );
-    case "touchpad":
-      return control.held && { kind: "touchpad" };
-    case "swipe": {
-      const { held } = control;
-      const touch = held && at(held.touch);
-      if (!held || !touch) return null;
-      const wayMm = { x: (touch.x - held.start.x) / ready.mmPx, y: (held.start.y - touch.y) / ready.mmPx };
-      return { kind: "swipe", wayMm, firedDeg: held.fire && degrees(held.fire.x, held.fire.y) };
-    }
-  }
+  const step: StepOf<ControlState, ReadyAny> = STEPS[control.kind];
+  return step(control, { ready, time: state.time, touchOf: (id) => state.touches.find((t) => t.id === id) });
 }
 
 const asText = (value: ActionValue | undefined) => JSON.stringify(value);

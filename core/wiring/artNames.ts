@@ -1,4 +1,5 @@
 /** Game art matched to looks by the names of its files: `horn_pressed@2x.png` is the held look of the horn. */
+import { KINDS } from "../engine/kinds";
 import type { ArtPart } from "../editing/edits/pictures";
 import { nearestWord } from "../engine/nearest";
 import type { Control, Layout } from "../format/types";
@@ -52,7 +53,7 @@ export function matchArt({ controls }: Pick<Layout, "controls">, fileNames: read
       if (!words.some((word) => PART_WORDS[part].has(word))) continue;
       const others = (sets: readonly ReadonlySet<string>[]) => words.filter((word) => !sets.some((set) => set.has(word)));
       const control = controlOf(controls, others([PART_WORDS[part]])) ?? controlOf(controls, others(Object.values(PART_WORDS)));
-      if (control && (part !== "knob" || control.kind === "stick")) return free({ control: control.id, part });
+      if (control && (part !== "knob" || KINDS[control.kind].hasKnob)) return free({ control: control.id, part });
     }
     const near = nearestControl(controls, words);
     return near && free({ control: near.id, part: "rest" });

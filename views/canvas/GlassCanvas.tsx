@@ -2,7 +2,7 @@
 /** The canvas of a device's glass, and when what is on it must be redrawn. */
 import { useSyncExternalStore, type Ref } from "react";
 import type { Screen } from "../../core/format/types";
-import { forgetWordWidths } from "../../runtime/art";
+import { forgetWordWidths } from "../../runtime/draw/label";
 import { useImageArrivals } from "./images";
 
 /** Counts the fonts that have come in, so that words are redrawn in their own type. */

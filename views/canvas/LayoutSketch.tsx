@@ -1,5 +1,6 @@
 "use client";
 /** A layout as a small drawing: the device, and what is on it, by its shapes alone. */
+import { KINDS } from "../../core/engine/kinds";
 import { byId } from "../../core/derived/byId";
 import { resolvedOn } from "../../core/derived/resolved";
 import { PLAIN_PLAYER_VIEW } from "../../core/engine/placement/resolve";
@@ -17,7 +18,7 @@ export function LayoutSketch({ layout, screen }: { layout: Layout; screen: Scree
       <rect width={w} height={h} rx={screen.cornerPx} fill="var(--paper)" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
       {resolvedOn(layout, screen, PLAIN_PLAYER_VIEW).controls.map(({ id, visual: v, hit }) => {
         const kind = controls.get(id)?.kind;
-        const isField = kind === "touchpad" || kind === "swipe";
+        const isField = kind !== undefined && KINDS[kind].isField;
         const round = isField || hit.shape === "box" ? 0 : Math.min(v.w, v.h) / 2;
         return (
           <g key={id}>

@@ -3,7 +3,7 @@ import { moveBy, editContextOf } from "../../core/editing/placing";
 import { plainScreen } from "../../core/engine/placement/screen";
 import { resolveLayout } from "../../core/engine/placement/resolve";
 import type { Layout } from "../../core/format/types";
-import { forgetWordWidths } from "../../runtime/art";
+import { forgetWordWidths } from "../../runtime/draw/label";
 import { sampleLayouts } from "../../test/samples";
 import { recorder } from "../../test/canvas";
 import { contextFor, drawGlass, posed } from "./drawGlass";

@@ -9,7 +9,7 @@ import { useSyncExternalStore } from "react";
 import { PICTURES } from "../../core/format/limits";
 import { canBeShown, type PictureType } from "../../core/format/pictures/picture";
 import type { Layout } from "../../core/format/types";
-import type { Supplies } from "../../runtime/art";
+import type { Supplies } from "../../runtime/draw/drawn";
 import { ICONS } from "../../runtime/icons";
 import { once } from "../document/once";
 import { createCanvasCache } from "./canvasCache";

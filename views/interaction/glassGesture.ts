@@ -1,4 +1,5 @@
 /** What gestures on the glass are about, and what each does as it begins, moves, is dropped or was only a click. Pure: previews and edits are reported, not made. */
+import { KINDS } from "../../core/engine/kinds";
 import { boundsOf } from "../../core/editing/align";
 import { anchorAnew, anchorTo, carryTo } from "../../core/editing/anchors";
 import { refitCluster, scaleCluster } from "../../core/editing/clusters";
@@ -161,7 +162,7 @@ function movePreview({ context, point: start, targets }: GlassGesture, { ids }: 
 /** Whether a corner keeps the proportion by default. */
 function isRound({ layout }: EditContext, id: string): boolean {
   const kind = byId(layout.controls).get(id)?.kind;
-  return kind === "stick" || kind === "dpad" || kind === "button" || placeableOf(layout, id)?.kind === "cluster";
+  return (kind !== undefined && !KINDS[kind].isField) || placeableOf(layout, id)?.kind === "cluster";
 }
 
 function resizePreview(

@@ -110,7 +110,7 @@ function selectionColumns(context: EditContext, { selection, cluster, ids }: Sel
       : [
           column("Touch", "hit area", 1, <TouchCard context={context} controls={controls} placed={placed} />),
           column("Feel", "response", 1.2, <FeelCard context={context} controls={controls} placed={placed} />),
-          column("Look", "appearance", 1, <LookCard controls={controls} />),
+          column("Look", "appearance", 1, <LookCard context={context} controls={controls} />),
         ]),
     column(
       controls.length > 0 && cluster === null ? "Serves" : "Shows",

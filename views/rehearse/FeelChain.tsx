@@ -4,7 +4,7 @@ import { useEffect, useRef } from "react";
 import type { ActionValue } from "../../core/engine/input/events";
 import type { Control } from "../../core/format/types";
 import type { ActionState, FeelState } from "../../core/rehearsal/feelChain";
-import { drawChain, GAP, pictureWords, SIDE, type Tones } from "./chainPictures";
+import { drawChain, GAP, pictureWords, stepWords, SIDE, type Tones } from "./chainPictures";
 import { valueText } from "../fields/valueText";
 
 const WIDTH = SIDE * 4 + GAP * 3;
@@ -66,26 +66,6 @@ export function FeelChain({ control, onFeel, dark }: { control: Control; onFeel:
       <p ref={told} className="figure min-h-[1.125rem] text-[0.6875rem]" data-testid="feel-now" />
     </div>
   );
-}
-
-const percent = (part: number) => `${Math.round(part * 100)} %`;
-
-/** What the thumb does, in figures. */
-function stepWords({ step, isLatched }: FeelState): string {
-  switch (step?.kind) {
-    case undefined:
-      return isLatched ? "latched" : "";
-    case "stick":
-      return `${percent(step.raw.length)} → ${percent(step.argument)} → ${percent(step.gives)}`;
-    case "dpad":
-      return `${percent(Math.hypot(step.raw.x, step.raw.y))} out, ${step.directionDeg === null ? "neutral" : `${step.directionDeg}°`}`;
-    case "button":
-      return `held ${(step.heldMs / 1000).toFixed(1)} s${step.isSecond ? ", the second" : ""}`;
-    case "touchpad":
-      return "held";
-    case "swipe":
-      return `${Math.hypot(step.wayMm.x, step.wayMm.y).toFixed(1)} mm${step.firedDeg === null ? "" : `, fired ${Math.round(step.firedDeg)}°`}`;
-  }
 }
 
 /** The chain in figures: what the thumb does, what each action gets, and what an eased one is on its way to. */

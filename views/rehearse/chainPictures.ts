@@ -17,39 +17,66 @@ interface Drawn {
   readonly tones: Tones;
 }
 
-/** What the pictures of a kind are called, from left to right. */
-export function pictureWords(control: Control): readonly string[] {
-  switch (control.kind) {
-    case "stick":
-      return ["point", "dead zone", "curve", "gives"];
-    case "dpad":
-      return ["point", "direction"];
-    case "button":
-      return control.feel.press === "long" || control.feel.press === "double" ? ["finger", "time", "gives"] : ["finger", "gives"];
-    case "touchpad":
-      return ["finger"];
-    case "swipe":
-      return ["way", "fired"];
-  }
+/** What a kind's chain is drawn from. */
+interface ChainSource<C, S> {
+  readonly drawn: Drawn;
+  readonly control: C;
+  readonly step: S | null;
+  /** Whether an action that it serves is pressed. */
+  readonly isOn: boolean;
+}
+/** The chain of one kind: what its pictures are called from left to right, how they are drawn, and what the thumb does in figures. */
+interface ChainKind<C, S> {
+  words(control: C): readonly string[];
+  draw(source: ChainSource<C, S>): void;
+  figures(step: S): string;
 }
 
-/** Draws the chain of a control as it is now. `isOn`: an action that it serves is pressed. */
-export function drawChain(ctx: CanvasRenderingContext2D, control: Control, now: FeelState, tones: Tones): void {
-  const drawn = { ctx, tones };
-  const step = <K extends ChainStep["kind"]>(kind: K) => (now.step?.kind === kind ? (now.step as Step<K>) : null);
-  const isOn = now.actions.some((a) => a.value === true);
-  switch (control.kind) {
-    case "stick":
-      return drawStick(drawn, control.feel, step("stick"));
-    case "dpad":
-      return drawDpad(drawn, control.feel, step("dpad"));
-    case "button":
-      return drawButton(drawn, control, { step: step("button"), isOn });
-    case "touchpad":
-      return disc(drawn, cell(0), { r: 10, isFull: now.step !== null });
-    case "swipe":
-      return drawSwipe(drawn, control.feel, step("swipe"));
-  }
+const isTimed = ({ feel: { press } }: Extract<Control, { kind: "button" }>) => press === "long" || press === "double";
+const percent = (part: number) => `${Math.round(part * 100)} %`;
+
+const CHAINS: { readonly [K in Control["kind"]]: ChainKind<Extract<Control, { kind: K }>, NonNullable<Step<K>>> } = {
+  stick: {
+    words: () => ["point", "dead zone", "curve", "gives"],
+    draw: ({ drawn, control, step }) => drawStick(drawn, control.feel, step),
+    figures: ({ raw, argument, gives }) => `${percent(raw.length)} → ${percent(argument)} → ${percent(gives)}`,
+  },
+  dpad: {
+    words: () => ["point", "direction"],
+    draw: ({ drawn, control, step }) => drawDpad(drawn, control.feel, step),
+    figures: ({ raw, directionDeg }) => `${percent(Math.hypot(raw.x, raw.y))} out, ${directionDeg === null ? "neutral" : `${directionDeg}°`}`,
+  },
+  button: {
+    words: (control) => (isTimed(control) ? ["finger", "time", "gives"] : ["finger", "gives"]),
+    draw: ({ drawn, control, step, isOn }) => drawButton(drawn, control, { step, isOn }),
+    figures: ({ heldMs, isSecond }) => `held ${(heldMs / 1000).toFixed(1)} s${isSecond ? ", the second" : ""}`,
+  },
+  touchpad: {
+    words: () => ["finger"],
+    draw: ({ drawn, step }) => disc(drawn, cell(0), { r: 10, isFull: step !== null }),
+    figures: () => "held",
+  },
+  swipe: {
+    words: () => ["way", "fired"],
+    draw: ({ drawn, control, step }) => drawSwipe(drawn, control.feel, step),
+    figures: ({ wayMm, firedDeg }) => `${Math.hypot(wayMm.x, wayMm.y).toFixed(1)} mm${firedDeg === null ? "" : `, fired ${Math.round(firedDeg)}°`}`,
+  },
+};
+const chainOf = (kind: Control["kind"]): ChainKind<Control, ChainStep> => CHAINS[kind];
+
+/** What the pictures of a control are called, from left to right. */
+export const pictureWords = (control: Control): readonly string[] => chainOf(control.kind).words(control);
+
+/** Draws the chain of a control as it is now. */
+export function drawChain(ctx: CanvasRenderingContext2D, control: Control, { step, actions }: FeelState, tones: Tones): void {
+  const own = step?.kind === control.kind ? step : null;
+  chainOf(control.kind).draw({ drawn: { ctx, tones }, control, step: own, isOn: actions.some((a) => a.value === true) });
+}
+
+/** What the thumb does, in figures. */
+export function stepWords({ step, isLatched }: FeelState): string {
+  if (step === null) return isLatched ? "latched" : "";
+  return chainOf(step.kind).figures(step);
 }
 
 /** The left edge of a picture. */
@@ -165,13 +192,13 @@ function drawDpad(drawn: Drawn, feel: DpadControl["feel"], step: Step<"dpad">): 
 
 function drawButton(
   drawn: Drawn,
-  { feel }: Extract<Control, { kind: "button" }>,
+  control: Extract<Control, { kind: "button" }>,
   { step, isOn }: { readonly step: Step<"button">; readonly isOn: boolean },
 ): void {
   const { ctx, tones } = drawn;
   disc(drawn, 0, { r: 12, isFull: step !== null });
-  const timed = feel.press === "long" || feel.press === "double";
-  if (timed) {
+  const { feel } = control;
+  if (isTimed(control)) {
     // How long it has been held on the time that it takes; of a double, whether this is the second.
     const left = cell(1);
     ctx.strokeStyle = tones.ink;
@@ -180,7 +207,7 @@ function drawButton(
     ctx.fillStyle = tones.accent;
     ctx.fillRect(left + 1, MIDDLE - 7, (SIDE - 2) * part, 14);
   }
-  bar(drawn, cell(timed ? 2 : 1), isOn ? 1 : 0);
+  bar(drawn, cell(isTimed(control) ? 2 : 1), isOn ? 1 : 0);
 }
 
 function drawSwipe(drawn: Drawn, feel: SwipeControl["feel"], step: Step<"swipe">): void {

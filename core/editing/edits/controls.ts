@@ -122,7 +122,7 @@ export function changeHit(layout: Layout, id: string, change: Partial<Control["h
 }
 
 /** Changes fields of a control's feel; a field that its kind lacks is refused. */
-export function changeFeel(layout: Layout, id: string, change: Record<string, unknown>): Result<Layout> {
+export function changeFeel(layout: Layout, id: string, change: object): Result<Layout> {
   return withControl(layout, id, (c) => ({ ...c, feel: { ...c.feel, ...change } }) as Control);
 }
 

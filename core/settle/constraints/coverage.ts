@@ -1,4 +1,5 @@
 /** `view/crowded`, `land/gap`: how much of a scenario the controls cover, and how much belongs to none. Evaluated only if the checks report one: they are expensive. */
+import { KINDS } from "../../engine/kinds";
 import { openFrame } from "../../checks/coverage";
 import type { FindingCode } from "../../checks/finding";
 import { coveredArea } from "../../engine/geometry/coveredArea";
@@ -75,7 +76,7 @@ function* fractionConstraint(
 function* uncrowded(context: ConstraintContext, shown: readonly PlacedControl[]): Iterable<Constraint> {
   const { data, numbers } = context;
   const screen: Shape = { shape: "box", ...data.scenario.frames.screen };
-  const solid = shown.filter(({ control }) => control.kind !== "touchpad" && control.kind !== "swipe");
+  const solid = shown.filter(({ control }) => !KINDS[control.kind].isField);
   const pieces = solid.map((placed): Piece => ({ shape: visualOf(numbers, placed), at: visualPlace(placed) }));
   const area = screen.w * screen.h;
   const covered = coveredArea(screen, pieces.map((p) => p.shape)); // prettier-ignore

@@ -1,4 +1,5 @@
 /** `touch/edge`: sticks and ground stay out of the strips at the edges in which the system takes swipes for itself. */
+import { KINDS } from "../../engine/kinds";
 import { commonArea } from "../../engine/geometry/commonArea";
 import { areaOf, type Shape } from "../../engine/geometry/shape";
 import type { PlacedControl } from "../problem/scenarioData";
@@ -21,7 +22,7 @@ function stripsOf({ screen, frames, mm }: Scenario): Shape[] {
 }
 
 export function* edgeConstraints(context: ConstraintContext): Iterable<Constraint> {
-  for (const placed of context.data.controls) if (placed.control.kind === "stick" || placed.underlay) yield* outOfStrips(context, placed);
+  for (const placed of context.data.controls) if (KINDS[placed.control.kind].isDragged) yield* outOfStrips(context, placed);
 }
 
 function* outOfStrips(context: ConstraintContext, placed: PlacedControl): Iterable<Constraint> {

@@ -1,4 +1,5 @@
 /** `place/off-screen`, `place/unsafe`: pictures stay on the screen and in the safe frame. */
+import { KINDS } from "../../engine/kinds";
 import type { Box } from "../../engine/geometry/point";
 import { ofControl, targetFor, visualOf, visualPlace, type Constraint, type ConstraintContext, type Terms } from "./constraint";
 
@@ -20,7 +21,7 @@ export function* frameConstraints(context: ConstraintContext): Iterable<Constrai
     const offScreen = targetFor(context, "place/off-screen", [id]);
     for (const side of insideFrame(box, frames.screen, offScreen.measure, visualPlace(placed)))
       yield ofControl(context, placed, "place/off-screen", { target: offScreen, ...side });
-    if (kind === "touchpad" || kind === "swipe") continue;
+    if (KINDS[kind].isField) continue;
     const unsafe = targetFor(context, "place/unsafe", [id]);
     // The checks report a control off the screen only as that; back on the screen it has to be in the safe frame at once.
     const target = offScreen.requested ? offScreen : unsafe;

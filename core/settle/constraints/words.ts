@@ -1,12 +1,14 @@
 /** `look/overflow`: a word that fits its control keeps fitting; the letters of one that does not fit become no smaller. */
-import { LEAST_LETTERS_MM, LETTER_PART, lettersIn, wordsOn } from "../../checks/overflowingWords";
+import { KINDS } from "../../engine/kinds";
+import { LETTER_PART } from "../../engine/lettering";
+import { LEAST_LETTERS_MM, lettersIn, wordsOn } from "../../checks/overflowingWords";
 import { NOT_NEW, AS_IT_WAS, ofControl, visualOf, visualPlace, type Constraint, type ConstraintContext, type Terms } from "./constraint";
 
 export function* wordConstraints(context: ConstraintContext): Iterable<Constraint> {
   const { data, numbers } = context;
   for (const placed of data.controls) {
     const { control } = placed;
-    if (control.look.hideAtRest === "all" && control.kind !== "button") continue;
+    if (control.look.hideAtRest === "all" && !KINDS[control.kind].isReadHeld) continue;
     const { w, h } = visualOf(numbers, placed);
     const at = visualPlace(placed);
     /** Terms of a fraction of the shorter side. */

@@ -1,4 +1,5 @@
 /** `touch/steals`, `view/covered`: keep-clear zones stay free of touch areas and of pictures. */
+import { KINDS } from "../../engine/kinds";
 import { isWithin } from "../../engine/geometry/distance";
 import type { Shape } from "../../engine/geometry/shape";
 import { isShownWith, type PlacedControl, type PlacedZone } from "../problem/scenarioData";
@@ -12,7 +13,7 @@ export function* zoneConstraints(context: ConstraintContext): Iterable<Constrain
     for (const placed of data.controls) {
       if (!isShownWith(request, placed.control, zone)) continue;
       if (zone.taps) yield* clearOfZone(context, "touch/steals", [placed, zone], { shape: areaOn(numbers, placed), at: areaPlace(placed) });
-      if (placed.control.kind !== "touchpad" && placed.control.kind !== "swipe")
+      if (!KINDS[placed.control.kind].isField)
         yield* clearOfZone(context, "view/covered", [placed, zone], { shape: visualOf(numbers, placed), at: visualPlace(placed) });
     }
 }

@@ -5,6 +5,8 @@ import { clampTo, type Point } from "../../../core/engine/geometry/point";
 import { curveAt } from "../../../core/engine/input/curve";
 import type { Curve, DpadControl, StickControl } from "../../../core/format/types";
 import { says } from "../../shell/reading/sentences";
+import { readingOf } from "../form/entries";
+import { DPAD, STICK } from "./feelFields";
 import { LivePart, LivePicture, PICTURE, type Drag } from "../../canvas/LiveParts";
 
 const MIDDLE = PICTURE / 2;
@@ -53,7 +55,7 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       <LivePart
         label="Travel"
         part="travel"
-        reads={says("feel.travel", { mm: mmText(1) })}
+        reads={readingOf(STICK.travel, { mm: mmText(1) })}
         svg={svg}
         value={travelPx / mm}
         min={0}
@@ -71,7 +73,7 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       <LivePart
         label="Outer end of the dead zone"
         part="outer"
-        reads={says("feel.outer", { percent: percentText(feel.outer), mm: mmText(feel.outer) })}
+        reads={readingOf(STICK.outer, { percent: percentText(feel.outer), mm: mmText(feel.outer) })}
         svg={svg}
         value={feel.outer}
         min={0}
@@ -88,7 +90,7 @@ export function DeadZonePicture({ feel, travelPx, basePx, mm, drag, onZone, onTr
       <LivePart
         label="Inner end of the dead zone"
         part="inner"
-        reads={says("feel.inner", { percent: percentText(feel.inner), mm: mmText(feel.inner) })}
+        reads={readingOf(STICK.inner, { percent: percentText(feel.inner), mm: mmText(feel.inner) })}
         svg={svg}
         value={feel.inner}
         min={0}
@@ -202,7 +204,7 @@ export function SectorPicture({
         <LivePart
           label="Width of the diagonals"
           part="diagonal"
-          reads={says("feel.diagonal")}
+          reads={readingOf(DPAD.diagonal)}
           svg={svg}
           value={feel.diagonal}
           min={10}
@@ -229,7 +231,7 @@ export function SectorPicture({
       <LivePart
         label="Neutral middle"
         part="neutral"
-        reads={says("feel.neutral")}
+        reads={readingOf(DPAD.neutral)}
         svg={svg}
         value={feel.neutral}
         min={0.01}

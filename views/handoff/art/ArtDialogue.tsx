@@ -1,5 +1,6 @@
 "use client";
 /** Game art on its way in: a folder of pictures, or one sheet to be cut; each matched to a look by its name, and by hand. */
+import { KINDS } from "../../../core/engine/kinds";
 import { useEffect, useMemo, useState } from "react";
 import { setArt, type ArtPart, type PictureData } from "../../../core/editing/edits/pictures";
 import { ok, problemText } from "../../../core/engine/result";
@@ -25,7 +26,7 @@ const NONE = "\u0000";
 const PART_WORD: Readonly<Record<ArtPart, string>> = { rest: "at rest", held: "held", knob: "knob" };
 
 function targetsOf({ controls }: Layout): Choices {
-  const parts = (kind: Layout["controls"][number]["kind"]): readonly ArtPart[] => (kind === "stick" ? ["rest", "held", "knob"] : ["rest", "held"]);
+  const parts = (kind: Layout["controls"][number]["kind"]): readonly ArtPart[] => (KINDS[kind].hasKnob ? ["rest", "held", "knob"] : ["rest", "held"]);
   return [
     [NONE, "not used"],
     ...controls.flatMap(({ id, name, kind }) => parts(kind).map((part) => [`${id} ${part}`, `${name}, ${PART_WORD[part]}`] as const)),

@@ -1,5 +1,6 @@
 "use client";
 /** The pictures on all parts of a look: each taken from a file, chosen from those of the layout, or removed. A word that a new picture covers can be hidden. */
+import { KINDS } from "../../../core/engine/kinds";
 import { ImagePlus } from "lucide-react";
 import { useRef, type ReactNode } from "react";
 import { byId } from "../../../core/derived/byId";
@@ -38,7 +39,7 @@ export function ArtSlots({ controls, first, onClose }: Props) {
   const layout = useSession((s) => s.layout);
   const ids = controls.map((c) => c.id);
   const names = namesOf(layout, ids);
-  const hasStick = controls.some((c) => c.kind === "stick");
+  const hasStick = controls.some((c) => KINDS[c.kind].hasKnob);
   const put = (part: ArtPart, picture: PictureData) => session.edit(`picture of ${names}`, (l) => setArt(l, ids, part, picture));
   const words = controls.filter((c) => c.look.art?.rest !== undefined && c.look.label !== "");
   const hideWords = () =>

@@ -1,5 +1,6 @@
 "use client";
 /** The hit area about the visual box as a small live picture: its edge is dragged to grow it, its middle to shift it. */
+import { KINDS } from "../../../core/engine/kinds";
 import { useRef } from "react";
 import { clampTo } from "../../../core/engine/geometry/point";
 import { formatLength, lengthOf } from "../../../core/engine/placement/length";
@@ -10,6 +11,8 @@ import { pxPerMm } from "../../../core/engine/placement/screen";
 import { says } from "../../shell/reading/sentences";
 import { useSessionActions } from "../../document/SessionContext";
 import { LivePart, LivePicture, PICTURE } from "../../canvas/LiveParts";
+import { readingOf } from "../../fields/form/entries";
+import { TOUCH } from "./touchFields";
 import { ShapePath } from "../../canvas/Areas";
 
 interface Props {
@@ -57,16 +60,11 @@ export function HitPicture({ context, control, hit, at, onHit }: Props) {
         </pattern>
       </defs>
       <ShapePath shape={{ ...now, shape: at.hit.shape }} fill="url(#hatch-small)" stroke="var(--hit)" pointerEvents="none" />
-      <ShapePath
-        shape={{ ...own, shape: control.kind === "touchpad" || control.kind === "swipe" ? "box" : "ellipse" }}
-        fill="none"
-        stroke="var(--ink)"
-        pointerEvents="none"
-      />
+      <ShapePath shape={{ ...own, shape: KINDS[control.kind].isField ? "box" : "ellipse" }} fill="none" stroke="var(--ink)" pointerEvents="none" />
       <LivePart
         label="Growth of the hit area"
         part="grow"
-        reads={says("touch.grow", { mm: `${(grow / mm).toFixed(1)} mm` })}
+        reads={readingOf(TOUCH.grow, { mm: `${(grow / mm).toFixed(1)} mm` })}
         svg={svg}
         value={grow / mm}
         min={-20}
@@ -83,7 +81,7 @@ export function HitPicture({ context, control, hit, at, onHit }: Props) {
       <LivePart
         label="Shift of the hit area"
         part="shift"
-        reads={says("touch.shiftX", { mm: `${(sx / mm).toFixed(1)} mm` })}
+        reads={readingOf(TOUCH.shiftX, { mm: `${(sx / mm).toFixed(1)} mm` })}
         svg={svg}
         value={sx / mm}
         min={-50}

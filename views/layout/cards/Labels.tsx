@@ -8,26 +8,27 @@ import { readingProps } from "../../../ui/reading";
 import { says } from "../../shell/reading/sentences";
 import { useSessionActions } from "../../document/SessionContext";
 import { directionOf, languageName } from "../../document/languages";
+import type { ChangeEach } from "../../fields/form/entries";
 import { TEXTS } from "../../../core/format/limits";
 
 type Look = Control["look"];
 interface Props {
   readonly controls: readonly Control[];
-  readonly change: (label: string, next: (look: Look) => Partial<Look>) => boolean;
+  readonly change: ChangeEach<Control, Partial<Look>>;
 }
 
+/** Of one control. */
 export function Labels({ controls, change }: Props) {
   const session = useSessionActions();
   const [tag, setTag] = useState("");
-  const one = controls.length === 1 ? controls[0] : null;
-  if (!one || one.kind === "touchpad" || one.kind === "swipe") return null;
-  const { labels } = one.look;
+  const [{ look }] = controls;
+  const { labels } = look;
   const without = (language: string) => Object.fromEntries(Object.entries(labels).filter(([known]) => known !== language));
   const add = () => {
     const language = tag.trim();
     if (language === "") return;
     if (Object.hasOwn(labels, language)) return session.tell({ text: `There is already a word in ${languageName(language)}.`, tone: "problem" });
-    if (change("word in a language", (l) => ({ labels: { ...l.labels, [language]: l.label } }))) setTag("");
+    if (change("word in a language", ({ look }) => ({ labels: { ...look.labels, [language]: look.label } }))) setTag("");
   };
   const more = says("look.addLanguage");
   return (
@@ -42,7 +43,7 @@ export function Labels({ controls, change }: Props) {
               value={text}
               placeholder="none"
               reads={says("look.language", { language: languageName(language) })}
-              onCommit={(next) => change("word in a language", (l) => ({ labels: { ...l.labels, [language]: next } }))}
+              onCommit={(next) => change("word in a language", ({ look }) => ({ labels: { ...look.labels, [language]: next } }))}
             />
             <button
               className="grid size-6 shrink-0 place-items-center"

@@ -3,24 +3,18 @@
 import { isEqual } from "../../../core/engine/equal";
 import { memo } from "react";
 import { changeHit } from "../../../core/editing/edits/controls";
-import type { LengthUnit } from "../../../core/engine/placement/length";
-import type { Control, Hit } from "../../../core/format/types";
-import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
+import type { EditContext } from "../../../core/editing/placing";
+import { handBack, overrideIn } from "../../../core/editing/placeables";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
 import { pxPerMm } from "../../../core/engine/placement/screen";
-import { handBack, overrideIn } from "../../../core/editing/placeables";
-import type { Result } from "../../../core/engine/result";
-import type { Layout } from "../../../core/format/types";
-import { lengthOf } from "../../../core/engine/placement/length";
-import { ChoiceField, SwitchField } from "../../../ui/Choice";
-import { LengthField, NumberField } from "../../../ui/Field";
-import { More } from "../../../ui/More";
-import { says, type SentenceKey } from "../../shell/reading/sentences";
+import type { Control, Hit } from "../../../core/format/types";
 import { useSessionActions } from "../../document/SessionContext";
-import { common } from "../../fields/common";
+import type { Form, PictureProps } from "../../fields/form/entries";
+import { FormFields } from "../../fields/form/Fields";
+import { useFormTarget } from "../../fields/form/useFormTarget";
 import { HitPicture } from "./HitPicture";
 import { Landing } from "./Landing";
-import { namesOf } from "../../document/names";
+import { TOUCH } from "./touchFields";
 
 interface Props {
   readonly context: EditContext;
@@ -29,147 +23,31 @@ interface Props {
   readonly placed: readonly (ResolvedControl | undefined)[];
 }
 
-/** A hit area as large as the visual box, said as its own size. */
-const AS_ITS_BOX: [string, string] = ["100%w", "100%h"];
+function TouchPicture({ controls: [control], gesture, place }: PictureProps<Control, Partial<Hit>>) {
+  const [at] = place.placed;
+  return at && <HitPicture context={place.context} control={control} hit={control.hit} at={at} onHit={gesture.preview} />;
+}
+
+const { shape, grow, minMm, sharing, ...more } = TOUCH;
+const MANY: Form<Control, Partial<Hit>> = { entries: [shape, grow, minMm, sharing] };
+/** One control has a picture. */
+const ONE: Form<Control, Partial<Hit>> = { Picture: TouchPicture, beside: [shape, grow, minMm], nameRem: 2.9, entries: [sharing] };
+const MORE: Form<Control, Partial<Hit>> = { entries: Object.values(more) };
 
 export const TouchCard = memo(
   function TouchCard({ context, controls, placed }: Props) {
-    const session = useSessionActions();
     const { arrangement } = context.resolved;
-    const mm = pxPerMm(context.screen);
-    const ids = controls.map((c) => c.id);
-    const names = namesOf(context.layout, ids);
-    const hitOf = (c: Control): Hit => overrideIn(context.layout, arrangement, c.id)?.hit ?? c.hit;
-    const all = (l: Layout, next: (hit: Hit, id: string) => Partial<Hit>): Result<Layout> =>
-      controls.reduce<Result<Layout>>((r, c) => (r.ok ? changeHit(r.value, c.id, next(hitOf(c), c.id), arrangement) : r), { ok: true, value: l });
-    const change = (label: string, next: (hit: Hit, id: string) => Partial<Hit>) => session.edit(`${label} of ${names}`, (l) => all(l, next), true);
-    const refuse = (text: string) => session.tell({ text, tone: "problem" });
-    const unitOf = (length: string, unit: LengthUnit, id: string) => {
-      const at = placed[ids.indexOf(id)];
-      return at ? convertLength(length, unit, ownMeasure(context, at)) : length;
-    };
-    const here = (length: string, unit: LengthUnit) => unitOf(length, unit, ids[0]);
+    // An arrangement may have its own hit area: it is shown, and changed.
+    const shown = controls.map((c): Control => ({ ...c, hit: overrideIn(context.layout, arrangement, c.id)?.hit ?? c.hit }));
+    const target = useFormTarget<Partial<Hit>>({ context, controls: shown, placed, apply: (l, id, change) => changeHit(l, id, change, arrangement) });
     const one = controls.length === 1 ? controls[0] : null;
-    const at = placed[0];
-    const inMm = (length: string | null) => (length !== null && one && at ? `${(pxOf(length, ownMeasure(context, at)) / mm).toFixed(1)} mm` : "");
-    /** A length of all of them. `parts`: what it is in a hit area, and the hit area with another. */
-    const length = (
-      words: { label: string; word?: string; reads: SentenceKey; part?: string; narrow?: boolean },
-      get: (hit: Hit) => string,
-      put: (hit: Hit, length: string) => Partial<Hit>,
-    ) => {
-      const value = common(controls, (c) => get(hitOf(c)));
-      return (
-        <LengthField
-          label={words.label}
-          word={words.word}
-          part={words.part}
-          value={value}
-          also={!words.narrow && value !== null && lengthOf(value).unit !== "mm" ? inMm(value) : undefined}
-          reads={says(words.reads, { mm: inMm(value) || "mixed" })}
-          onChange={(v) => change(words.label.toLowerCase(), (h) => put(h, v))}
-          convert={here}
-          onUnit={(unit) => change(`unit of the ${words.label.toLowerCase()}`, (h, id) => put(h, unitOf(get(h), unit, id)))}
-          onRefuse={refuse}
-        />
-      );
-    };
-    const ownSize = common(controls, (c) => hitOf(c).size !== undefined);
-    const shifted = controls.some((c) => hitOf(c).shift.some((v) => lengthOf(v).amount !== 0));
-    const given = one && overrideIn(context.layout, arrangement, one.id)?.hit && arrangement !== null;
+    const [at] = placed;
     return (
       <>
-        <div className="flex gap-2">
-          {one && at && <HitPicture context={context} control={one} hit={hitOf(one)} at={at} onHit={(next) => session.preview((l) => all(l, () => next))} />}
-          <div className={`grid min-w-0 flex-1 content-start ${one && at ? "[--name:2.9rem]" : ""}`}>
-            <ChoiceField
-              label="Shape"
-              value={common(controls, (c) => hitOf(c).shape)}
-              options={[
-                ["ellipse", "ellipse"],
-                ["box", "box"],
-                ["capsule", "capsule"],
-              ]}
-              reads={says("touch.shape")}
-              onChange={(shape) => change("hit shape", () => ({ shape }))}
-            />
-            {length(
-              { label: "Grow", reads: "touch.grow", part: "grow", narrow: one !== null },
-              (h) => h.grow,
-              (_, grow) => ({ grow }),
-            )}
-            <NumberField
-              label="At least"
-              unit="mm"
-              value={common(controls, (c) => hitOf(c).minMm)}
-              min={0}
-              max={100}
-              step={0.5}
-              reads={says("touch.least")}
-              onChange={(minMm) => change("least hit size", () => ({ minMm }))}
-              onRefuse={refuse}
-            />
-          </div>
-        </div>
-        <ChoiceField
-          label="Touch goes to"
-          value={common(controls, (c) => hitOf(c).sharing)}
-          options={[
-            ["own", "this control only"],
-            ["shared", "controls below too"],
-          ]}
-          reads={says("touch.sharing")}
-          onChange={(sharing) => change("sharing", () => ({ sharing }))}
-        />
-        {one && at && (
-          <div className="field-row">
-            <span className="field-name">Takes</span>
-            <span className="figure flex items-center gap-2 text-[0.75rem]">
-              {(at.hit.w / mm).toFixed(1)} × {(at.hit.h / mm).toFixed(1)} mm
-              {given && (
-                <button
-                  className="min-h-6 font-sans text-accent underline"
-                  onClick={() => session.edit(`reset the hit area of ${one.name}`, (l) => handBack(l, arrangement, one.id, "hit"))}
-                >
-                  Reset
-                </button>
-              )}
-            </span>
-          </div>
-        )}
+        <FormFields form={one && at ? ONE : MANY} target={target} />
+        {one && at && <Taken context={context} control={one} at={at} />}
         {one?.kind === "stick" && one.feel.origin !== "fixed" && <Landing context={context} stick={one} />}
-        <More set={(shifted ? 1 : 0) + (ownSize === false ? 0 : 1)} reads={says("region.more")}>
-          {length(
-            { label: "Shift right", reads: "touch.shiftX", part: "shift" },
-            (h) => h.shift[0],
-            (h, v) => ({ shift: [v, h.shift[1]] }),
-          )}
-          {length(
-            { label: "Shift down", reads: "touch.shiftY", part: "shift" },
-            (h) => h.shift[1],
-            (h, v) => ({ shift: [h.shift[0], v] }),
-          )}
-          <SwitchField
-            label="Separate size"
-            value={ownSize}
-            reads={says("touch.ownSize")}
-            onChange={(own) => change("hit size", () => ({ size: own ? AS_ITS_BOX : undefined }))}
-          />
-          {ownSize !== false && (
-            <>
-              {length(
-                { label: "Width of the hit area", word: "Width", reads: "touch.width" },
-                ({ size = AS_ITS_BOX }) => size[0],
-                ({ size = AS_ITS_BOX }, v) => ({ size: [v, size[1]] }),
-              )}
-              {length(
-                { label: "Height of the hit area", word: "Height", reads: "touch.height" },
-                ({ size = AS_ITS_BOX }) => size[1],
-                ({ size = AS_ITS_BOX }, v) => ({ size: [size[0], v] }),
-              )}
-            </>
-          )}
-        </More>
+        <FormFields form={MORE} target={target} />
       </>
     );
   },
@@ -190,3 +68,27 @@ export const TouchCard = memo(
 );
 
 const sameLanding = (a: ResolvedControl | undefined, b: ResolvedControl | undefined) => isEqual(a?.landing, b?.landing);
+
+/** The hit area that results, and the way back from an arrangement's own. */
+function Taken({ context, control, at: { hit } }: { context: EditContext; control: Control; at: ResolvedControl }) {
+  const session = useSessionActions();
+  const { arrangement } = context.resolved;
+  const mm = pxPerMm(context.screen);
+  const isGiven = arrangement !== null && overrideIn(context.layout, arrangement, control.id)?.hit !== undefined;
+  return (
+    <div className="field-row">
+      <span className="field-name">Takes</span>
+      <span className="figure flex items-center gap-2 text-[0.75rem]">
+        {(hit.w / mm).toFixed(1)} × {(hit.h / mm).toFixed(1)} mm
+        {isGiven && (
+          <button
+            className="min-h-6 font-sans text-accent underline"
+            onClick={() => session.edit(`reset the hit area of ${control.name}`, (l) => handBack(l, arrangement, control.id, "hit"))}
+          >
+            Reset
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}

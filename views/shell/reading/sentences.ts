@@ -5,8 +5,6 @@
  */
 import type { Reading } from "../../../ui/reading";
 
-const DRAG = "drag on the picture · ↑ ↓";
-
 export const SENTENCES = {
   // Place
   "place.name": { words: "Name: {value}. Shown in the editor only; the game does not see it." },
@@ -27,55 +25,17 @@ export const SENTENCES = {
   "place.edge": { words: "The {edge} edge is at {value} of the frame, counted from the left or the top, with an inset of {inset}." },
   "place.inset": { words: "Inset of the {edge} edge: {value} ({mm})." },
   // Touch
-  "touch.shape": { words: "Shape of the hit area: {value}. A touch inside it reaches the control." },
-  "touch.grow": { words: "Grow: the hit area extends {value} ({mm}) beyond the picture on every side.", keys: DRAG },
-  "touch.least": { words: "Minimum: each side of the hit area is at least {value}. 0 mm sets no minimum." },
-  "touch.sharing": { words: "A touch here goes to {value}. Controls below are those that this control covers." },
-  "touch.shiftX": { words: "Shift right: the hit area is {value} ({mm}) to the right of the picture; negative values shift left.", keys: DRAG },
-  "touch.shiftY": { words: "Shift down: the hit area is {value} ({mm}) below the picture; negative values shift up.", keys: DRAG },
-  "touch.width": { words: "Width of the hit area before it grows: {value}." },
-  "touch.height": { words: "Height of the hit area before it grows: {value}." },
-  "touch.ownSize": { words: "Separate size: {value}. Without it, the hit area has the size of the picture and scales with it." },
   "touch.landing": { words: "Landing area: a touch anywhere in it moves the stick to the thumb." },
   "touch.picture": {
     words: "The picture and its hatched hit area. Drag the edge to grow the area, the middle to shift it.",
     keys: "drag · arrow keys",
   },
   // Feel: stick
-  "feel.travel": { words: "Travel: the knob moves up to {value} ({mm}) from the middle. Beyond that, the value does not increase.", keys: DRAG },
-  "feel.base": { words: "Base: {value}. It stays in place, moves to the thumb, or follows a thumb that goes beyond the travel." },
-  "feel.start": { words: "A touch starts {value}. A base that follows can move to the thumb or wait in place." },
-  "feel.inner": { words: "Inner dead zone: the stick gives nothing below {percent} of its travel ({mm}).", keys: DRAG },
-  "feel.outer": { words: "Outer dead zone: the stick gives its full value from {percent} of its travel ({mm}).", keys: DRAG },
-  "feel.curve": { words: "Curve: {value}. It maps the position between the dead zones to the value.", keys: "drag on the picture" },
-  "feel.exponent": { words: "Exponent: {value}. Above 1, the middle is finer; below 1, it is quicker; 1 is linear.", keys: DRAG },
-  "feel.deadZone": {
-    words: "Dead zone: {value}. A round dead zone is a disc; per-axis dead zones keep straight movements straight.",
-  },
-  "feel.directions": { words: "Directions: {value}. A number snaps the thumb to that many directions; “any” does not snap." },
-  "feel.axes": { words: "Axes: {value}. With one axis, the other always gives 0." },
-  "feel.pressAt": { words: "Direction ports press at {value} of the full value and release a little lower." },
-  "feel.releaseAt": { words: "Direction ports release at {value} of the full value. Keep this below the press point to avoid flicker." },
-  "feel.holdDeg": { words: "A direction stays active for {value} beyond its edge before the next direction takes over." },
   "feel.picture": { words: "The base, the travel (double ring) and the dead zone. Drag any of them.", keys: "drag · ↑ ↓" },
   "feel.curvePicture": { words: "Horizontal: the thumb’s position. Vertical: the value. Drag the line or its handles.", keys: "drag · ↑ ↓" },
   // Feel: d-pad, button, touchpad, swipe
-  "feel.ways": { words: "Directions: {value}. With eight, two neighbouring directions give a diagonal." },
-  "feel.neutral": { words: "Neutral middle: nothing is pressed below {value} of the distance from the middle to the edge.", keys: DRAG },
-  "feel.diagonal": { words: "Diagonals are {value} wide. 45° makes all eight directions equal.", keys: DRAG },
-  "feel.slideOut": { words: "When the thumb slides out, the button {value}." },
-  "feel.slideIn": { words: "Slide in: {value}. A thumb that lands elsewhere presses the button by sliding onto it." },
-  "feel.press": { words: "Pressed: {value}." },
-  "feel.long": { words: "The button presses after it is held for {value}." },
-  "feel.double": { words: "The button presses after two taps within {value}." },
-  "feel.gain": { words: "Gain: 1 mm of thumb movement gives {value} mm of motion." },
-  "feel.distance": { words: "Distance: a swipe counts after the thumb moves {value}." },
-  "feel.within": { words: "A swipe counts only if the thumb covers the distance within {value}." },
-  "feel.output": { words: "The swipe gives its direction {value}: for one tick, or while the thumb stays down." },
-  "feel.again": { words: "One touch can swipe several times: {value}." },
   "feel.sectors": { words: "The directions and the neutral middle. Drag the middle or the edge of a diagonal.", keys: "drag · ↑ ↓" },
   // Look
-  "look.word": { words: "Word: {value}. The player reads it; the game reads the action’s name." },
   "look.language": { words: "Word in {language}: {value}. It replaces the word for that language." },
   "look.addLanguage": { words: "Adds a word in another language. Enter its tag, such as de, ar or pt-BR (BCP 47).", keys: "Enter" },
   "look.icon": { words: "Icon: {value}.", keys: "Enter" },
@@ -85,17 +45,6 @@ export const SENTENCES = {
   "look.ink": { words: "Colour of the word or icon, {when}: {value}." },
   "look.opacity": { words: "Opacity, {when}: {value}. 100 % hides the backdrop." },
   "look.picture": { words: "Your own picture, {when}.", keys: "Enter" },
-  "look.turnLabel": { words: "Turn word: the word turns with the picture. Otherwise it stays upright." },
-  "look.turned": { words: "Rotation: {value}. The position and the hit area do not rotate." },
-  "look.knob": { words: "Knob: {value} of the base’s size. This changes the look, not the travel." },
-  "look.atRest": { words: "At rest, {value} is visible until a thumb arrives." },
-  "look.fades": { words: "Fades to {value} when unused for a while; a touch restores it at once." },
-  "look.fadesAfter": { words: "Fades after {value} without a touch." },
-  "look.fadesOver": { words: "The fade takes {value}." },
-  "look.home": { words: "After release, the base {value}." },
-  "look.homeAfter": { words: "The base moves back {value} after release." },
-  "look.glide": { words: "The knob and the base move back over {value}." },
-  "look.ownKnob": { words: "Separate look for the knob: {value}. Otherwise the knob inverts the look of its base." },
   // Serves, shows
   "serves.port": { words: "The part of the control that serves {action}: {value}." },
   "serves.remove": { words: "Removes this wire to {action}.", keys: "Enter" },
