@@ -2,6 +2,7 @@
 /** A control, a cluster or a keep-clear zone as something to point at, to focus and to be read out: its outline, its name, and a mark where findings name it. */
 import { counted } from "../../core/derived/counted";
 import { memo } from "react";
+import type { Box } from "../../core/engine/geometry/point";
 import type { Severity } from "../../core/checks/finding";
 import { SEVERITY_MARK } from "../../ui/Tally";
 import { readingProps, type Reading } from "../../ui/reading";
@@ -15,17 +16,14 @@ interface Props {
   readonly role: string;
   /** What else is read out: where it is, what it serves. */
   readonly words: string;
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
+  readonly box: Box;
   readonly scale: number;
   readonly selected: boolean;
   /** Reached by Tab; what is in a cluster that is not entered is not. */
   readonly reachable: boolean;
   /** How many blockers and warnings name it, and the worst of them. */
-  readonly findings: number;
-  readonly worst: Severity | null;
+  readonly findings?: number;
+  readonly worst?: Severity | null;
   readonly tone?: string;
   readonly dashed?: boolean;
   /** Only the outline takes the pointer: what lies within stays in reach. */
@@ -34,7 +32,9 @@ interface Props {
 }
 
 export const ControlTarget = memo(function ControlTarget(props: Props) {
-  const { id, name, role, words, x, y, w, h, scale, selected, reachable, findings, worst, tone = ON_GLASS.ink, dashed = false, hollow = false, reads } = props;
+  const { id, name, role, words, scale, selected, reachable, findings = 0, worst = null, reads } = props;
+  const { tone = ON_GLASS.ink, dashed = false, hollow = false } = props;
+  const { x, y, w, h } = props.box;
   const session = useSessionActions();
   const said = [name, role, words, findings > 0 ? counted(findings, "finding") : ""].filter((word) => word !== "").join(", ");
   const line = {

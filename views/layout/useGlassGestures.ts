@@ -1,22 +1,14 @@
 "use client";
-/** Feeds the machine of the glass (interaction/glass.ts) with what the page reports, once a frame while something moves, and does what it says. */
-import { useEffect, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
-import type { Point } from "../../core/engine/geometry/point";
-import { GLASS_AT_REST, glassDoubleClick, glassStep, type GlassInput } from "../interaction/benchPointer";
-import { type GlassCommand, type PressedOn } from "../interaction/glassGesture";
+/** The pointers and keys of the page, for the gestures on the glass. */
+import { useEffect, useEffectEvent, useImperativeHandle, useRef, useState, type MouseEvent, type PointerEvent, type Ref, type RefObject } from "react";
+import type { PressedOn } from "../interaction/glassGesture";
 import type { HandleKey } from "../interaction/handles";
 import { isSomeonesOwn, keyOwner, targetOfEvent } from "../interaction/typing";
 import { useSessionActions } from "../document/SessionContext";
-import { benchStore, setBench } from "./bench";
-import { createGlassCommands, glassWorld } from "./glassCommands";
+import { createGlassGestures, type Gestures, type GlassPointer } from "./glassGestures";
 
 /** What others may do to a gesture on the glass. */
-export interface GlassGestures {
-  /** Another pointer has come down somewhere: if a gesture is under way, it is not meant any more. */
-  secondFinger(pointer: number): void;
-  /** Puts everything back. */
-  abandon(): void;
-}
+export type GlassGestures = Pick<Gestures, "secondFinger" | "abandon">;
 
 interface Parts {
   readonly svg: RefObject<SVGSVGElement | null>;
@@ -35,110 +27,67 @@ function pressedOn(target: Element | null): PressedOn {
   return id ? { kind: "control", id } : { kind: "glass" };
 }
 
+function nextFrame(work: () => void): () => void {
+  const animation = requestAnimationFrame(work);
+  return () => cancelAnimationFrame(animation);
+}
+
 export function useGlassGestures(scale: number, { svg, tip, ref }: Parts) {
   const session = useSessionActions();
-  const state = useRef(GLASS_AT_REST);
-  const waiting = useRef<GlassInput | null>(null);
-  const animation = useRef(0);
-  const spaceHeld = useRef(false);
-  const [commands] = useState(() => createGlassCommands(session));
+  const [gestures] = useState(() => createGlassGestures({ session, nextFrame }));
+  useEffect(() => gestures.scaleTo(scale), [gestures, scale]);
+  useEffect(() => () => gestures.abandon(), [gestures]);
+  useImperativeHandle(ref, () => gestures, [gestures]);
+  const isSpaceHeld = useGestureKeys(gestures);
+  const pointerOf = ({ pointerId, clientX, clientY, shiftKey, altKey }: PointerEvent): GlassPointer => {
+    const rect = svg.current!.getBoundingClientRect();
+    const point = { x: (clientX - rect.left) / scale, y: (clientY - rect.top) / scale };
+    return { pointerId, clientX, clientY, shiftKey, altKey, point, capture: () => svg.current?.setPointerCapture(pointerId) };
+  };
+  const cancelled = (event: PointerEvent) => gestures.cancel(event.pointerId);
+  return {
+    onPointerDown(event: PointerEvent<SVGSVGElement>) {
+      if (event.button !== 0 && event.button !== 1) return;
+      const isPanning = event.button === 1 || isSpaceHeld.current;
+      if (isPanning) event.preventDefault();
+      gestures.down(pointerOf(event), pressedOn(event.target as Element), isPanning);
+    },
+    onPointerMove(event: PointerEvent<SVGSVGElement>) {
+      const at = pointerOf(event);
+      tip.current?.setAttribute("cx", String(at.point.x));
+      tip.current?.setAttribute("cy", String(at.point.y));
+      gestures.move(at);
+    },
+    onPointerUp: (event: PointerEvent<SVGSVGElement>) => gestures.up(pointerOf(event)),
+    onPointerCancel: cancelled,
+    onLostPointerCapture: cancelled,
+    onPointerLeave: () => tip.current?.setAttribute("cx", "-99999"),
+    /** The pointer was captured, so what lies under it is looked up. */
+    onDoubleClick: ({ clientX, clientY }: MouseEvent<SVGSVGElement>) => gestures.doubleClick(pressedOn(document.elementFromPoint(clientX, clientY))),
+  };
+}
 
-  const world = () => glassWorld(session, scale);
-  const run = (command: GlassCommand): void => {
-    if (command.do === "capture") svg.current?.setPointerCapture(command.pointer);
-    else commands.run(command);
-  };
-  const feed = (input: GlassInput) => {
-    const step = glassStep(state.current, input, world());
-    state.current = step.state;
-    step.commands.forEach(run);
-  };
-  /** What has moved since the last frame. */
-  const work = () => {
-    cancelAnimationFrame(animation.current);
-    animation.current = 0;
-    const input = waiting.current;
-    waiting.current = null;
-    if (input) feed(input);
-  };
-  const abandon = () => {
-    waiting.current = null;
-    feed({ type: "abandon" });
-  };
-  const latest = useRef({ abandon, work });
-  useEffect(() => {
-    latest.current = { abandon, work };
+/** Escape puts a gesture back; while Space is held the glass is panned. Whether it is held. */
+function useGestureKeys(gestures: Gestures): RefObject<boolean> {
+  const isSpaceHeld = useRef(false);
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (event.code === "Space" && !isSomeonesOwn(event) && keyOwner(targetOfEvent(event)) !== "button") {
+      isSpaceHeld.current = event.type === "keydown";
+      if (event.target === document.body || (event.target instanceof Element && event.target.closest("main"))) event.preventDefault();
+    }
+    if (event.type !== "keydown" || event.key !== "Escape" || gestures.isIdle()) return;
+    event.stopPropagation();
+    event.preventDefault();
+    gestures.abandon();
   });
-  useEffect(() => () => latest.current.abandon(), []);
-  useImperativeHandle(ref, () => ({
-    secondFinger: (pointer) => state.current.phase !== "idle" && state.current.pointer !== pointer && latest.current.abandon(),
-    abandon: () => latest.current.abandon(),
-  }));
-
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.code === "Space" && !isSomeonesOwn(event) && keyOwner(targetOfEvent(event)) !== "button") {
-        spaceHeld.current = event.type === "keydown";
-        if (event.target === document.body || (event.target instanceof Element && event.target.closest("main"))) event.preventDefault();
-      }
-      if (event.type !== "keydown" || event.key !== "Escape" || state.current.phase === "idle") return;
-      event.stopPropagation();
-      event.preventDefault();
-      latest.current.abandon();
-    };
-    window.addEventListener("keydown", onKey, true);
-    window.addEventListener("keyup", onKey, true);
+    const listener = (event: KeyboardEvent) => onKey(event);
+    window.addEventListener("keydown", listener, true);
+    window.addEventListener("keyup", listener, true);
     return () => {
-      window.removeEventListener("keydown", onKey, true);
-      window.removeEventListener("keyup", onKey, true);
+      window.removeEventListener("keydown", listener, true);
+      window.removeEventListener("keyup", listener, true);
     };
   }, []);
-
-  const pointOf = (event: { clientX: number; clientY: number }): Point => {
-    const rect = svg.current!.getBoundingClientRect();
-    return { x: (event.clientX - rect.left) / scale, y: (event.clientY - rect.top) / scale };
-  };
-  const told = (type: "move" | "up", event: PointerEvent<SVGSVGElement>): GlassInput => ({
-    type,
-    pointer: event.pointerId,
-    at: { x: event.clientX, y: event.clientY },
-    point: pointOf(event),
-    keys: { shift: event.shiftKey, alt: event.altKey },
-  });
-  const cancelled = (event: PointerEvent<SVGSVGElement>) => {
-    waiting.current = null;
-    feed({ type: "cancel", pointer: event.pointerId });
-  };
-
-  return {
-    bind: {
-      onPointerDown(event: PointerEvent<SVGSVGElement>) {
-        if (event.button !== 0 && event.button !== 1) return;
-        if (benchStore(session).getState().grown !== null) setBench(session, { grown: null });
-        const pans = event.button === 1 || spaceHeld.current;
-        if (pans) event.preventDefault();
-        const { pointerId: pointer, clientX: x, clientY: y, shiftKey } = event;
-        const shift = shiftKey || benchStore(session).getState().several;
-        feed({ type: "down", pointer, at: { x, y }, point: pointOf(event), on: pressedOn(event.target as Element), shift, pans });
-      },
-      onPointerMove(event: PointerEvent<SVGSVGElement>) {
-        const point = pointOf(event);
-        tip.current?.setAttribute("cx", String(point.x));
-        tip.current?.setAttribute("cy", String(point.y));
-        if (state.current.phase === "idle") return;
-        waiting.current = told("move", event);
-        if (animation.current === 0) animation.current = requestAnimationFrame(() => latest.current.work());
-      },
-      onPointerUp(event: PointerEvent<SVGSVGElement>) {
-        work();
-        feed(told("up", event));
-      },
-      onPointerCancel: cancelled,
-      onLostPointerCapture: cancelled,
-      onPointerLeave: () => tip.current?.setAttribute("cx", "-99999"),
-      /** The pointer was captured, so what lies under it is looked up. */
-      onDoubleClick: (event: MouseEvent<SVGSVGElement>) =>
-        glassDoubleClick(pressedOn(document.elementFromPoint(event.clientX, event.clientY)), world()).forEach(run),
-    },
-  };
+  return isSpaceHeld;
 }

@@ -38,16 +38,16 @@ export function Below({ play, tools }: { play: Play; tools: TakeStageTools }) {
     }
   };
   const lanes = useLanes(player?.log ?? play.log, lead);
-  const onFrame = player ? tools.onFrame : play.onFrame;
-  const figures = useValues(lanes, player ? tools.values : play.values, onFrame);
+  const onFrame = player ? tools.onFrame : play.watch.onFrame;
+  const figures = useValues(lanes, player ? tools.values : play.watch.values, onFrame);
   const { follow } = lanes;
   const { onFrame: onTakeFrame } = tools;
   useEffect(() => (player ? onTakeFrame((tick) => follow(tick - 1)) : undefined), [player, onTakeFrame, follow]);
-  const names = byId((player?.stage.layout ?? play.layout).controls);
+  const names = byId((player?.stage.layout ?? play.stage.layout).controls);
   const nameOf = useCallback((id: string) => names.get(id)?.name ?? id, [names]);
   const { segment } = play.recording;
   const marks = player ? player.marks : () => segment.marks;
-  const controls = (player?.stage.layout ?? play.layout).controls.map((c) => c.id);
+  const controls = (player?.stage.layout ?? play.stage.layout).controls.map((c) => c.id);
   const go = (tick: number) => {
     setStage(session, { below: "traces" });
     lanes.give({ kind: "go", tick: tick - 1 });

@@ -13,13 +13,15 @@ import { usePlay } from "./usePlay";
 
 export function RehearseView() {
   const play = usePlay();
-  const { canTug, isYard, startAgain, heldKeys, delay, context, touched, onFeel, pins, layout, screen } = play;
+  const { stage, figures, watch, touched, pins } = play;
+  const { context, layout, screen } = stage;
+  const { heldKeys, delay } = figures;
   const tools = useTakeStage(play);
   const isAlone = useStage((s) => s.size === "full window");
   return (
     <div className={`grid h-full grid-rows-[auto_minmax(0,1fr)_auto] ${isAlone ? "grid-cols-[minmax(0,1fr)]" : "grid-cols-[minmax(0,1fr)_18.75rem]"}`}>
       <div className="col-span-full">
-        <StageBar canTug={canTug} isYard={isYard} onStartAgain={startAgain} />
+        <StageBar canTug={stage.canTug} isYard={stage.isYard} onStartAgain={stage.startAgain} />
       </div>
       <section aria-label="Rehearsal" className="flex min-h-0 min-w-0 flex-col">
         <AppearancePart />
@@ -32,10 +34,10 @@ export function RehearseView() {
       </section>
       {!isAlone && (
         <aside className="row-span-2 flex min-h-0 flex-col overflow-auto border-l border-rule bg-sheet">
-          <FeelPanel context={context} touched={touched} onFeel={onFeel} />
+          <FeelPanel context={context} touched={touched} onFeel={watch.onFeel} />
           <div className="border-t border-rule" />
           <PinList tools={pins} layout={layout} resolved={context.resolved} screen={screen} />
-          <TakeList now={play} />
+          <TakeList now={stage} />
         </aside>
       )}
       {!isAlone && <Below play={play} tools={tools} />}

@@ -16,7 +16,9 @@ import { useSessionActions } from "../document/SessionContext";
 
 export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools }) {
   const session = useSessionActions();
-  const { layout, screen, scale, context, pins, area, canvas, bind, ready } = play;
+  const { pins, bind, watch, recording } = play;
+  const { layout, screen, context } = play.stage;
+  const { scale, area, canvas, isReady } = play.place;
   const onlyGlass = useStage((s) => s.onlyGlass);
   const glass = useRef<HTMLDivElement>(null);
   const showsValues = useStage((s) => s.showsValues);
@@ -24,11 +26,11 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
   const playKeys = () => glass.current?.focus({ preventScroll: true });
   useKeys("rehearse", { play: () => (glass.current ? playKeys() : false) });
   useEffect(() => {
-    if (ready && onlyGlass) playKeys();
-  }, [ready, onlyGlass]);
+    if (isReady && onlyGlass) playKeys();
+  }, [isReady, onlyGlass]);
   useEffect(() => {
-    if (ready) sayOnLine(session, "Click the glass or press Enter: all keys then go to the game.");
-  }, [session, ready]);
+    if (isReady) sayOnLine(session, "Click the glass or press Enter: all keys then go to the game.");
+  }, [session, isReady]);
   useEffect(() => () => setStage(session, { onlyGlass: false }), [session]);
   const { onBlur, onKeyDown, onKeyUp, onContextMenu } = bind;
   return (
@@ -37,8 +39,8 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
       className={`grid min-h-0 flex-1 place-items-center overflow-auto ${onlyGlass ? "fixed inset-0 z-40 bg-[#0c141b]" : ""}`}
       data-only={onlyGlass}
     >
-      {ready && tools.open && <TakeGlass tools={tools} showsMarks={showsMarks} />}
-      {ready && !tools.open && (
+      {isReady && tools.open && <TakeGlass tools={tools} showsMarks={showsMarks} />}
+      {isReady && !tools.open && (
         <div
           className={onlyGlass ? "" : "border border-ink bg-sheet p-[6px] focus-within:border-accent focus-within:ring-1 focus-within:ring-accent"}
           style={onlyGlass ? undefined : { borderRadius: Math.max(4, screen.cornerPx * scale + 7) }}
@@ -63,9 +65,9 @@ export function StageGlass({ play, tools }: { play: Play; tools: TakeStageTools 
             style={{ borderRadius: screen.cornerPx * scale, width: screen.widthPx * scale, height: screen.heightPx * scale }}
           >
             <canvas ref={canvas} className="block h-full w-full" />
-            <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={play.touchedControls.onTouched} />
-            {showsValues && <ValueLine play={play} />}
-            {showsMarks && <TouchMarks screen={screen} scale={scale} marks={() => play.recording.segment.marks} />}
+            <StageOverlay layout={layout} resolved={context.resolved} screen={screen} scale={scale} tools={pins} onTouched={watch.onTouched} />
+            {showsValues && <ValueLine actions={layout.actions} watch={watch} />}
+            {showsMarks && <TouchMarks screen={screen} scale={scale} marks={() => recording.segment.marks} />}
           </div>
         </div>
       )}

@@ -2,22 +2,22 @@
 /** Shows the current values of all actions in one line above the glass. It takes no pointer events. */
 import { useEffect, useRef } from "react";
 import { ownEntry } from "../../core/engine/playerChanges";
-import type { Play } from "./usePlay";
+import type { Action } from "../../core/format/types";
+import type { PlayWatch } from "./playWatch";
 import { valueText } from "../fields/valueText";
 
-export function ValueLine({ play }: { play: Play }) {
+export function ValueLine({ actions, watch: { values, onFrame } }: { actions: readonly Action[]; watch: PlayWatch }) {
   const line = useRef<HTMLParagraphElement>(null);
-  const { layout, values, onFrame } = play;
   useEffect(() => {
     // Written outside React because it changes with every tick.
     const show = () => {
       if (!line.current) return;
-      const text = layout.actions.map(({ name }) => `${name} ${valueText(ownEntry(values.current, name))}`).join(" · ");
+      const text = actions.map(({ name }) => `${name} ${valueText(ownEntry(values.current, name))}`).join(" · ");
       if (line.current.textContent !== text) line.current.textContent = text;
     };
     show();
     return onFrame(show);
-  }, [layout.actions, values, onFrame]);
+  }, [actions, values, onFrame]);
   return (
     <p
       ref={line}

@@ -1,15 +1,13 @@
 "use client";
 /** All that is at play on the stage: the game, the player, the pins, the log of what was given, and who listens to every frame. */
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import type { ActionValues, InputEvent } from "../../core/engine/input/events";
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import type { InputEvent } from "../../core/engine/input/events";
 import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Layout, Screen } from "../../core/format/types";
-import { readFeel, type FeelState } from "../../core/rehearsal/feelChain";
-import { createTraceLog, type PlayedState, type TraceLog } from "../../core/rehearsal/traceLog";
+import { createTraceLog, type TraceLog } from "../../core/rehearsal/traceLog";
 import { createTug, TUG_WORDS } from "../../samples/tug/tug";
 import { createYard } from "../../samples/yard/yard";
-import type { Player } from "../../runtime/player";
 import { keyWord } from "../fields/keyWords";
 import { useCalibration } from "../canvas/trueSize";
 import { useSession, useSessionActions } from "../document/SessionContext";
@@ -20,8 +18,8 @@ import { fitScale, useRoom } from "../canvas/useRoom";
 import { useFollowed } from "./FeelPanel";
 import { createLatency } from "./latency";
 import { appearanceAfter } from "./appearance";
+import { createPlayWatch } from "./playWatch";
 import { setStage, stageStore, useStage } from "./stageState";
-import { createTouchedControls } from "./touched";
 import { useMadeFor } from "../document/useMadeFor";
 import { useChangeOver } from "./useChangeOver";
 import { useOpenTake } from "./takes/openTake";
@@ -61,141 +59,95 @@ function useLog({ actions, controls }: Layout, hz: number, run: number): TraceLo
   );
 }
 
-/** Listeners that are reported of something, and how one is added; what adds it gives what takes it away. */
-export function useListeners<T>() {
-  const listeners = useRef(new Set<(told: T) => void>());
-  const add = useCallback((listener: (told: T) => void) => {
-    const all = listeners.current;
-    all.add(listener);
-    return () => void all.delete(listener);
-  }, []);
-  const tell = useCallback((told: T) => listeners.current.forEach((listener) => listener(told)), []);
-  return { add, tell, areAny: () => listeners.current.size > 0 };
-}
-
-/** What is at play. */
-export function usePlay() {
-  const layout = useSession((s) => s.layout);
-  const playerView = useSession((s) => s.playerView);
-  const { actions } = layout;
-  const screen = benchScreenOf(layout);
-  const canTug = TUG_WORDS.every((word) => actions.some((a) => a.name === word));
-  const { wantsYard, hz, mouseIsItself } = useStage((s) => s);
-  const isYard = wantsYard || !canTug;
-  const session = useSessionActions();
-  const [run, setRun] = useState(0);
-  const game = useGame(actions, isYard, run);
-  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
-  useYardPlaces(game, context, playerView.moment);
-  const log = useLog(layout, hz, run);
-  const latency = useMadeFor([layout.name, screen, hz], createLatency);
-  const touchedControls = useMemo(() => createTouchedControls(), []);
-  const [touched, setTouched] = useState<string | null>(null);
-  const followed = useFollowed(touched);
+/** Where the glass is: the room for it, and its canvas. */
+function usePlace(screen: Screen) {
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
+  const room = useRoom(area);
+  return { area, canvas, room, scale: useScale(room, screen), /** The room has been measured. */ isReady: room.w > 0 };
+}
+
+/** Figures that change while it is played, written outside React: the delay until a touch is seen, and the keys that are down. */
+function useFigures(of: readonly unknown[]) {
+  const latency = useMadeFor(of, createLatency);
   const delay = useRef<HTMLSpanElement>(null);
   const heldKeys = useRef<HTMLSpanElement>(null);
-  const room = useRoom(area);
-  const scale = useScale(room, screen);
-  const { handed, playerSize } = playerView;
-  const layoutId = useSession((s) => s.id);
-  const recording = useSegment({ layoutId, layout, screen, handed, playerSize, hz, run });
-  const feels = useListeners<FeelState>();
-  const frames = useListeners<void>();
-  const values = useRef<ActionValues>({});
-
-  const isTakeOpen = useOpenTake((s) => s.open !== null);
-  /** What is felt is what is seen: of the hands that play, or of the take that is open. */
-  const tellFeel = (at: PlayedState, given: ActionValues) => {
-    const felt = followed && feels.areAny() ? readFeel(at, followed.id, given) : null;
-    if (felt) feels.tell(felt);
-  };
-  const onTakeShown = (at: PlayedState, given: ActionValues) => {
-    const last = touchedControls.look({ setup: () => at.setup, state: () => at.state }, () => false);
-    if (last !== null) setTouched(last);
-    tellFeel(at, given);
-  };
-  const onPlayed = (player: Player) => {
-    tickOffFelt(session, player);
-    pins.look(player);
-    const last = isTakeOpen ? null : touchedControls.look(player, pins.isLooped);
-    if (last !== null) setTouched(last);
-    if (!isTakeOpen) tellFeel({ setup: player.setup(), state: player.state() }, values.current);
-    frames.tell();
-  };
-  const feeding = useRef<(event: InputEvent) => void>(() => undefined);
-  const onFull = () => session.tell({ text: "All ten fingers are pinned. Remove a pin first.", tone: "plain" });
-  const pins = usePins({ feed: feeding, screen, scale, readsSecondButton: readsSecondButton(actions), session, onFull });
-  const { bind, feed, restart } = useRehearsal({
-    layout,
-    screen,
-    scale,
-    game,
-    moment: playerView.moment,
-    player: playerView,
-    hz,
-    mouseIsItself,
-    areSeen: () => stageStore(session).getState().appearance?.isSeen ?? true,
-    onUsed(used) {
-      const { appearance } = stageStore(session).getState();
-      if (appearance) setStage(session, { appearance: appearanceAfter(layout.appear, appearance, used) });
-    },
-    canvas,
-    onDrawn: (given) => void (values.current = given),
-    onTick: (given, tick) => {
-      log.push(given, { setup: tick.player.setup(), state: tick.player.state() });
-      recording.tick(given, tick);
-    },
-    onPlayed,
-    onFrame: pins.onFrame,
-    onLatency: latency.add,
-    onKeys: (codes) => {
-      if (heldKeys.current) heldKeys.current.textContent = codes.length > 0 ? `keys down: ${codes.map((code) => keyWord(code)).join(" ")}` : "";
-    },
-  });
-  useEffect(() => {
-    feeding.current = feed;
-  });
-  useSwitches(feeding, pins, `${hz} ${run}`);
   useEffect(() => {
     const told = window.setInterval(() => {
       if (delay.current) delay.current.textContent = latency.words() ?? "";
     }, TOLD_EVERY_MS);
     return () => window.clearInterval(told);
   }, [latency]);
-  const isChangeOver = useChangeOver(actions, followed);
-  return {
-    layout,
-    screen,
-    scale,
-    context,
-    canTug,
-    isYard,
-    log,
-    pins,
-    touched,
-    touchedControls,
-    area,
-    canvas,
-    delay,
-    heldKeys,
-    /** The room for the glass has been measured. */
-    ready: room.w > 0,
-    room,
-    playerView,
-    recording,
-    /** What every action gives now. */
-    values,
-    bind: { ...bind, onKeyDown: (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event)) },
-    onFeel: feels.add,
-    /** A take has been shown at a tick. */
-    onTakeShown,
-    onFrame: frames.add,
-    startAgain: () => {
-      restart();
-      setRun(run + 1);
-    },
+  const onKeys = (codes: readonly string[]) => {
+    if (heldKeys.current) heldKeys.current.textContent = codes.length > 0 ? `keys down: ${codes.map((code) => keyWord(code)).join(" ")}` : "";
   };
+  return { delay, heldKeys, onLatency: latency.add, onKeys };
+}
+
+/** What is on the stage: the layout on its screen, and the game. */
+function useStaged() {
+  const layout = useSession((s) => s.layout);
+  const playerView = useSession((s) => s.playerView);
+  const [run, setRun] = useState(0);
+  const wantsYard = useStage((s) => s.wantsYard);
+  const screen = benchScreenOf(layout);
+  const canTug = TUG_WORDS.every((word) => layout.actions.some((a) => a.name === word));
+  const isYard = wantsYard || !canTug;
+  const game = useGame(layout.actions, isYard, run);
+  const context = useMemo(() => editContextOf(layout, screen, { ...playerView, moment: null }), [layout, screen, playerView]);
+  useYardPlaces(game, context, playerView.moment);
+  return { layout, playerView, screen, canTug, isYard, game, context, run, newRun: () => setRun(run + 1) };
+}
+
+/** What is at play. */
+export function usePlay() {
+  const session = useSessionActions();
+  const stage = useStaged();
+  const { layout, playerView, screen, game, run } = stage;
+  const { hz, mouseIsItself } = useStage((s) => s);
+  const place = usePlace(screen);
+  const log = useLog(layout, hz, run);
+  const figures = useFigures([layout.name, screen, hz]);
+  const { handed, playerSize } = playerView;
+  const recording = useSegment({ layoutId: useSession((s) => s.id), layout, screen, handed, playerSize, hz, run });
+  const [touched, setTouched] = useState<string | null>(null);
+  const followed = useFollowed(touched);
+  const [watch] = useState(() => createPlayWatch(setTouched));
+  const feeding = useRef<(event: InputEvent) => void>(() => undefined);
+  const pins = usePins({ feed: feeding, screen, scale: place.scale, readsSecondButton: readsSecondButton(layout.actions), session });
+  const isTakeOpen = useOpenTake((s) => s.open !== null);
+  const { bind, feed, restart } = useRehearsal({
+    ...{ layout, screen, scale: place.scale, game, moment: playerView.moment, player: playerView, hz, mouseIsItself, canvas: place.canvas },
+    areSeen: () => stageStore(session).getState().appearance?.isSeen ?? true,
+    onUsed(used) {
+      const { appearance } = stageStore(session).getState();
+      if (appearance) setStage(session, { appearance: appearanceAfter(layout.appear, appearance, used) });
+    },
+    onDrawn: watch.drawn,
+    onTick(given, tick) {
+      log.push(given, { setup: tick.player.setup(), state: tick.player.state() });
+      recording.tick(given, tick);
+    },
+    onPlayed(player) {
+      tickOffFelt(session, player);
+      pins.look(player);
+      watch.played(player);
+    },
+    onFrame: pins.onFrame,
+    onLatency: figures.onLatency,
+    onKeys: figures.onKeys,
+  });
+  useEffect(() => {
+    feeding.current = feed;
+    watch.update({ followed: followed?.id, isTakeOpen, isLooped: pins.isLooped });
+  });
+  useSwitches(feeding, pins, `${hz} ${run}`);
+  const isChangeOver = useChangeOver(layout.actions, followed);
+  const startAgain = () => {
+    restart();
+    stage.newRun();
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event));
+  return { stage: { ...stage, startAgain }, place, watch, pins, touched, figures, log, recording, bind: { ...bind, onKeyDown } };
 }
 export type Play = ReturnType<typeof usePlay>;

@@ -235,7 +235,6 @@ const BUTTON = {
     step: 5,
     min: 0,
     max: 100,
-    more: true,
   }),
 };
 

@@ -15,7 +15,7 @@ import { marksOf, type TouchMark } from "../../../core/rehearsal/touchMarks";
 import { resolvedOn } from "../../../core/derived/resolved";
 import { refused } from "../../../core/engine/result";
 import { useSessionActions, useTakes } from "../../document/SessionContext";
-import type { PlayedTick } from "../../canvas/useRehearsal";
+import type { PlayedTick } from "../../canvas/rehearsal";
 
 /** "The last seconds" are this many. */
 export const BACK_S = 30;

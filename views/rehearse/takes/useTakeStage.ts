@@ -1,16 +1,17 @@
 "use client";
 /** The open take with all that the stage needs of it: its player, its game, its frames. */
-import { useMemo, useRef } from "react";
+import { useMemo, useRef, useState } from "react";
+import { createListeners } from "../playWatch";
 import type { ActionValues } from "../../../core/engine/input/events";
 import { createTug, TUG_WORDS } from "../../../samples/tug/tug";
-import { useListeners, useScale, type Play } from "../usePlay";
+import { useScale, type Play } from "../usePlay";
 import { useStage } from "../stageState";
 import { placedTug, placedYard } from "../useYardPlaces";
 import { useOpenTake } from "./openTake";
 import { useTakePlay, useTakePlayer } from "./useTakePlay";
 
 export function useTakeStage(play: Play) {
-  const { layout, screen, playerView } = play;
+  const { layout, screen, playerView } = play.stage;
   const open = useOpenTake((s) => s.open);
   const asItWas = useOpenTake((s) => s.asItWas);
   const wantsYard = useStage((s) => s.wantsYard);
@@ -26,8 +27,8 @@ export function useTakeStage(play: Play) {
   const game = useMemo(() => freshGame(), [freshGame]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const values = useRef<ActionValues>({});
-  const frames = useListeners<number>();
-  const scale = useScale(play.room, player?.take.screen ?? screen);
+  const [frames] = useState(() => createListeners<number>());
+  const scale = useScale(play.place.room, player?.take.screen ?? screen);
   const { seek, isAtEnd } = useTakePlay({
     player,
     game,
@@ -36,7 +37,7 @@ export function useTakeStage(play: Play) {
     canvas,
     onShown(shown) {
       values.current = shown.values;
-      if (player) play.onTakeShown({ setup: player.stage.setup, state: shown.state }, shown.values);
+      if (player) play.watch.takeShown({ setup: player.stage.setup, state: shown.state }, shown.values);
       frames.tell(shown.tick);
     },
   });
