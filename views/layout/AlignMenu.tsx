@@ -18,6 +18,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { benchContextNow } from "../document/benchContext";
 import { useSessionActions } from "../document/SessionContext";
+import { Stop } from "../../ui/Roving";
 
 const ALIGN: readonly (readonly [Alignment, string, ReactNode])[] = [
   ["left", "Align left", <AlignStartVertical key="l" size={14} />],
@@ -37,13 +38,15 @@ export function AlignMenu({ keys, told }: { keys: readonly string[]; told: strin
   const session = useSessionActions();
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        className="grid size-6 place-items-center rounded-sm hover:bg-paper"
-        aria-label="Align and space"
-        {...readingProps(says("do.alignMenu"), told)}
-      >
-        <AlignCenterVertical size={14} />
-      </DropdownMenu.Trigger>
+      <Stop>
+        <DropdownMenu.Trigger
+          className="grid size-6 place-items-center rounded-sm hover:bg-paper"
+          aria-label="Align and space"
+          {...readingProps(says("do.alignMenu"), told)}
+        >
+          <AlignCenterVertical size={14} />
+        </DropdownMenu.Trigger>
+      </Stop>
       <DropdownMenu.Portal>
         <DropdownMenu.Content side="top" sideOffset={4} collisionPadding={8} className="z-50 rounded-sm border border-edge bg-sheet p-1 shadow-lg">
           {ALIGN.map(([to, word, icon]) => (

@@ -9,6 +9,7 @@ import { useSessionActions } from "../document/SessionContext";
 import { FindingText, fixWord, offerFor } from "../fields/FindingList";
 import { FindingsCard } from "./cards/FindingsCard";
 import { useFindingMoves } from "./useFindingMoves";
+import { Stop } from "../../ui/Roving";
 
 export const FindingLine = memo(Line, (a, b) => a.of.join() === b.of.join());
 
@@ -22,32 +23,38 @@ function Line({ of }: { of: readonly string[] }) {
   return (
     <div className="flex min-w-0 flex-[1_1_20rem] items-center gap-2 text-[0.75rem]" data-testid="finding-line">
       {first ? (
-        <button
-          className="min-w-0 py-0.5 text-left leading-tight"
-          onClick={() => point([], first)}
-          {...readingProps(says("do.finding"), first.text.replaceAll("`", ""))}
-          data-finding={first.code}
-        >
-          <span className={SEVERITY_CLASS[first.severity]}>
-            <span aria-hidden>{SEVERITY_MARK[first.severity]}</span> {first.severity}
-          </span>{" "}
-          <FindingText text={first.text} />
-        </button>
+        <Stop>
+          <button
+            className="min-w-0 py-0.5 text-left leading-tight"
+            onClick={() => point([], first)}
+            {...readingProps(says("do.finding"), first.text.replaceAll("`", ""))}
+            data-finding={first.code}
+          >
+            <span className={SEVERITY_CLASS[first.severity]}>
+              <span aria-hidden>{SEVERITY_MARK[first.severity]}</span> {first.severity}
+            </span>{" "}
+            <FindingText text={first.text} />
+          </button>
+        </Stop>
       ) : (
         <span className="text-muted">all findings are accepted</span>
       )}
       {offer && (
-        <button
-          disabled={stale}
-          className="h-6 shrink-0 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
-          onClick={() => fix(offer)}
-          {...readingProps(says("do.mend"), fixWord(session.store.getState().layout, offer))}
-        >
-          {fixWord(session.store.getState().layout, offer)}
-        </button>
+        <Stop isDisabled={stale}>
+          <button
+            disabled={stale}
+            className="h-6 shrink-0 rounded-sm border border-accent px-1.5 text-accent disabled:border-rule disabled:text-muted"
+            onClick={() => fix(offer)}
+            {...readingProps(says("do.mend"), fixWord(session.store.getState().layout, offer))}
+          >
+            {fixWord(session.store.getState().layout, offer)}
+          </button>
+        </Stop>
       )}
       <Popover.Root>
-        <Popover.Trigger className="h-6 shrink-0 px-1 text-muted underline">{findings.length > 1 ? `All ${findings.length}…` : "Accept…"}</Popover.Trigger>
+        <Stop>
+          <Popover.Trigger className="h-6 shrink-0 px-1 text-muted underline">{findings.length > 1 ? `All ${findings.length}…` : "Accept…"}</Popover.Trigger>
+        </Stop>
         <Popover.Portal>
           <Popover.Content
             side="top"

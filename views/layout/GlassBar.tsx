@@ -16,13 +16,13 @@ import { KIND_LETTER, KIND_WORD, KindIcon, CONTROL_KINDS } from "./controlKinds"
 import { lit, SWITCH } from "./barStyle";
 import { switchHolding } from "./holding";
 import { OverlayList } from "./OverlayList";
-import { useRoving } from "../../ui/useRoving";
 import { LanguageChoice } from "../fields/LanguageChoice";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { nameOf } from "../document/names";
 import { showAgain } from "./selectionEdits";
 import { useCalibration } from "../canvas/trueSize";
+import { Roving, Stop } from "../../ui/Roving";
 
 const CalibrateDialogue = dynamic(() => import("./CalibrateDialogue").then((m) => m.CalibrateDialogue));
 
@@ -44,21 +44,21 @@ export function GlassBar({ screen, room, pointAt }: BarProps) {
     else growInto(session, context, growControl(context, { kind, action: null, at }), `add ${kind}`);
     return true;
   };
-  const bar = useRef<HTMLDivElement>(null);
-  useRoving(bar, "across");
   return (
-    <div ref={bar} role="toolbar" aria-label="Bench tools" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
-      <Palette onDrop={drop} />
-      <PlayerTools />
-      <HoldSwitch />
-      <LanguageChoice />
-      <span className="ml-auto flex items-center gap-0.5">
-        <HiddenForNow />
-        <TakeSwitch />
-        <ZoomTools screen={screen} room={room} />
-        <OverlayList />
-      </span>
-    </div>
+    <Roving along="across">
+      <div role="toolbar" aria-label="Bench tools" className="flex flex-wrap items-center gap-x-3 gap-y-0.5 px-3 py-1">
+        <Palette onDrop={drop} />
+        <PlayerTools />
+        <HoldSwitch />
+        <LanguageChoice />
+        <span className="ml-auto flex items-center gap-0.5">
+          <HiddenForNow />
+          <TakeSwitch />
+          <ZoomTools screen={screen} room={room} />
+          <OverlayList />
+        </span>
+      </div>
+    </Roving>
   );
 }
 
@@ -70,42 +70,47 @@ function Palette({ onDrop }: { onDrop: (kind: ControlKind | "zone", event: Point
   const several = useBench((b) => b.several);
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Palette">
-      <button
-        className={`${SWITCH} ${lit(tool === null && !several)}`}
-        aria-pressed={tool === null && !several}
-        aria-label="Select"
-        {...readingProps(says("bar.select"))}
-        onClick={() => setBench(session, { tool: null, several: false })}
-      >
-        <SquareMousePointer size={15} />
-      </button>
-      <button
-        className={`${SWITCH} ${lit(several)}`}
-        aria-pressed={several}
-        aria-label="Multiple"
-        {...readingProps(says("bar.several"), several ? "on" : "off")}
-        onClick={() => setBench(session, { tool: null, several: !several })}
-      >
-        <SquareDashedMousePointer size={15} />
-      </button>
-      {[...CONTROL_KINDS, "zone" as const].map((kind) => (
+      <Stop isChosen={tool === null && !several}>
         <button
-          key={kind}
-          className={`${SWITCH} ${lit(tool === kind)}`}
-          aria-pressed={tool === kind}
-          aria-label={KIND_WORD[kind]}
-          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-          onPointerUp={(event) => {
-            dropped.current = onDrop(kind, event);
-          }}
-          {...readingProps(says("bar.tool", { letter: KIND_LETTER[kind].toUpperCase() }), KIND_WORD[kind].toLowerCase())}
-          onClick={() => {
-            if (!dropped.current) setBench(session, { tool: tool === kind ? null : kind });
-            dropped.current = false;
-          }}
+          className={`${SWITCH} ${lit(tool === null && !several)}`}
+          aria-pressed={tool === null && !several}
+          aria-label="Select"
+          {...readingProps(says("bar.select"))}
+          onClick={() => setBench(session, { tool: null, several: false })}
         >
-          <KindIcon kind={kind} />
+          <SquareMousePointer size={15} />
         </button>
+      </Stop>
+      <Stop isChosen={several}>
+        <button
+          className={`${SWITCH} ${lit(several)}`}
+          aria-pressed={several}
+          aria-label="Multiple"
+          {...readingProps(says("bar.several"), several ? "on" : "off")}
+          onClick={() => setBench(session, { tool: null, several: !several })}
+        >
+          <SquareDashedMousePointer size={15} />
+        </button>
+      </Stop>
+      {[...CONTROL_KINDS, "zone" as const].map((kind) => (
+        <Stop key={kind} isChosen={tool === kind}>
+          <button
+            className={`${SWITCH} ${lit(tool === kind)}`}
+            aria-pressed={tool === kind}
+            aria-label={KIND_WORD[kind]}
+            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+            onPointerUp={(event) => {
+              dropped.current = onDrop(kind, event);
+            }}
+            {...readingProps(says("bar.tool", { letter: KIND_LETTER[kind].toUpperCase() }), KIND_WORD[kind].toLowerCase())}
+            onClick={() => {
+              if (!dropped.current) setBench(session, { tool: tool === kind ? null : kind });
+              dropped.current = false;
+            }}
+          >
+            <KindIcon kind={kind} />
+          </button>
+        </Stop>
       ))}
     </span>
   );
@@ -120,14 +125,16 @@ const PlayerTools = memo(function PlayerTools() {
   const choices = [...new Set([sizes.min, 1, sizes.max])].sort((a, b) => a - b);
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Player">
-      <button
-        className={`${SWITCH} ${lit(handed === "left")}`}
-        aria-pressed={handed === "left"}
-        {...readingProps(says("bar.hand"), handed === "left" ? "yes" : "no")}
-        onClick={() => session.showPlayer({ handed: handed === "left" ? "right" : "left" })}
-      >
-        Left hand
-      </button>
+      <Stop isChosen={handed === "left"}>
+        <button
+          className={`${SWITCH} ${lit(handed === "left")}`}
+          aria-pressed={handed === "left"}
+          {...readingProps(says("bar.hand"), handed === "left" ? "yes" : "no")}
+          onClick={() => session.showPlayer({ handed: handed === "left" ? "right" : "left" })}
+        >
+          Left hand
+        </button>
+      </Stop>
       <select
         aria-label="Player's size"
         {...readingProps(says("bar.size"), `size ${playerSize}`)}
@@ -141,15 +148,17 @@ const PlayerTools = memo(function PlayerTools() {
           </option>
         ))}
       </select>
-      <button
-        className={`${SWITCH} ${lit(held)}`}
-        aria-pressed={held}
-        aria-label="Show controls as held"
-        {...readingProps(says("bar.held"), held ? "yes" : "no")}
-        onClick={() => setBench(session, { held: !held })}
-      >
-        <Hand size={14} />
-      </button>
+      <Stop isChosen={held}>
+        <button
+          className={`${SWITCH} ${lit(held)}`}
+          aria-pressed={held}
+          aria-label="Show controls as held"
+          {...readingProps(says("bar.held"), held ? "yes" : "no")}
+          onClick={() => setBench(session, { held: !held })}
+        >
+          <Hand size={14} />
+        </button>
+      </Stop>
     </span>
   );
 });
@@ -159,14 +168,16 @@ function HoldSwitch() {
   const session = useSessionActions();
   const holds = useBench((b) => b.holds);
   return (
-    <button
-      className={`${SWITCH} ${lit(holds)}`}
-      aria-pressed={holds}
-      {...readingProps(says("bar.hold"), holds ? "yes" : "no")}
-      onClick={() => void switchHolding(session)}
-    >
-      Hold all screens
-    </button>
+    <Stop isChosen={holds}>
+      <button
+        className={`${SWITCH} ${lit(holds)}`}
+        aria-pressed={holds}
+        {...readingProps(says("bar.hold"), holds ? "yes" : "no")}
+        onClick={() => void switchHolding(session)}
+      >
+        Hold all screens
+      </button>
+    </Stop>
   );
 }
 
@@ -175,15 +186,17 @@ function TakeSwitch() {
   const session = useSessionActions();
   const isShown = useBench((b) => b.loopsTake);
   return (
-    <button
-      className={`${SWITCH} ${lit(isShown)}`}
-      aria-pressed={isShown}
-      aria-label="Loop a take"
-      {...readingProps(says("takes.glass"))}
-      onClick={() => setBench(session, { loopsTake: !isShown })}
-    >
-      <Repeat size={13} />
-    </button>
+    <Stop isChosen={isShown}>
+      <button
+        className={`${SWITCH} ${lit(isShown)}`}
+        aria-pressed={isShown}
+        aria-label="Loop a take"
+        {...readingProps(says("takes.glass"))}
+        onClick={() => setBench(session, { loopsTake: !isShown })}
+      >
+        <Repeat size={13} />
+      </button>
+    </Stop>
   );
 }
 
@@ -206,40 +219,55 @@ function ZoomTools({ screen, room }: { screen: Screen; room: { w: number; h: num
   useKeys("layout", { "zoom in": () => step(ZOOM_STEP), "zoom out": () => step(1 / ZOOM_STEP), "zoom to fit": toFit, "true size": toTrue });
   return (
     <span className="flex items-center gap-0.5" role="group" aria-label="Zoom">
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" {...readingProps(says("bar.zoomOut"), percent)} onClick={() => step(1 / ZOOM_STEP)}>
-        <Minus size={13} />
-      </button>
+      <Stop>
+        <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom out" {...readingProps(says("bar.zoomOut"), percent)} onClick={() => step(1 / ZOOM_STEP)}>
+          <Minus size={13} />
+        </button>
+      </Stop>
       <span className="figure w-10 text-center text-[0.6875rem]" data-testid="zoom">
         {percent}
       </span>
-      <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" {...readingProps(says("bar.zoomIn"), percent)} onClick={() => step(ZOOM_STEP)}>
-        <Plus size={13} />
-      </button>
-      <button
-        className={`${SWITCH} ${lit(zoom.mode === "fit")}`}
-        aria-pressed={zoom.mode === "fit"}
-        aria-label="Fit"
-        {...readingProps(says("bar.fit"))}
-        onClick={toFit}
-      >
-        <Maximize size={13} />
-      </button>
-      <button
-        className={`${SWITCH} ${lit(zoom.mode === "true")}`}
-        aria-pressed={zoom.mode === "true"}
-        aria-label="True size"
-        {...readingProps(says("bar.true"))}
-        onClick={() => {
-          toTrue();
-          if (!calibrated) setAsking(true);
-        }}
-      >
-        1:1
-      </button>
-      {zoom.mode === "true" && (
-        <button className={`${SWITCH} ${lit(false)}`} aria-label="Calibrate true size" {...readingProps(says("bar.calibrate"))} onClick={() => setAsking(true)}>
-          <Ruler size={13} />
+      <Stop>
+        <button className={`${SWITCH} ${lit(false)}`} aria-label="Zoom in" {...readingProps(says("bar.zoomIn"), percent)} onClick={() => step(ZOOM_STEP)}>
+          <Plus size={13} />
         </button>
+      </Stop>
+      <Stop isChosen={zoom.mode === "fit"}>
+        <button
+          className={`${SWITCH} ${lit(zoom.mode === "fit")}`}
+          aria-pressed={zoom.mode === "fit"}
+          aria-label="Fit"
+          {...readingProps(says("bar.fit"))}
+          onClick={toFit}
+        >
+          <Maximize size={13} />
+        </button>
+      </Stop>
+      <Stop isChosen={zoom.mode === "true"}>
+        <button
+          className={`${SWITCH} ${lit(zoom.mode === "true")}`}
+          aria-pressed={zoom.mode === "true"}
+          aria-label="True size"
+          {...readingProps(says("bar.true"))}
+          onClick={() => {
+            toTrue();
+            if (!calibrated) setAsking(true);
+          }}
+        >
+          1:1
+        </button>
+      </Stop>
+      {zoom.mode === "true" && (
+        <Stop>
+          <button
+            className={`${SWITCH} ${lit(false)}`}
+            aria-label="Calibrate true size"
+            {...readingProps(says("bar.calibrate"))}
+            onClick={() => setAsking(true)}
+          >
+            <Ruler size={13} />
+          </button>
+        </Stop>
       )}
       {asking && <CalibrateDialogue open={asking} onOpenChange={setAsking} />}
     </span>
@@ -253,12 +281,14 @@ function HiddenForNow() {
   if (hidden.length === 0) return null;
   const { layout } = session.store.getState();
   return (
-    <button
-      className={`${SWITCH} gap-1 border-edge px-1.5`}
-      onClick={() => showAgain(session)}
-      {...readingProps(says("bar.hidden"), hidden.map((key) => nameOf(layout, key)).join(", "))}
-    >
-      <EyeOff size={13} /> {hidden.length} hidden
-    </button>
+    <Stop>
+      <button
+        className={`${SWITCH} gap-1 border-edge px-1.5`}
+        onClick={() => showAgain(session)}
+        {...readingProps(says("bar.hidden"), hidden.map((key) => nameOf(layout, key)).join(", "))}
+      >
+        <EyeOff size={13} /> {hidden.length} hidden
+      </button>
+    </Stop>
   );
 }

@@ -7,6 +7,7 @@ import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { useSessionActions } from "../document/SessionContext";
 import { namesOf } from "../document/names";
+import { Stop } from "../../ui/Roving";
 
 const CHOICES: readonly (readonly [string, readonly Lock[]])[] = [
   ["Horizontal position", ["x"]],
@@ -36,13 +37,15 @@ export function LockMenu({ keys, locks: lockedNow, told, icons }: Props) {
   const words = some.length === 0 ? "nothing" : some.map((lock) => WORD[lock]).join(", ");
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        className={`grid size-6 place-items-center rounded-sm hover:bg-paper ${some.length > 0 ? "text-accent" : ""}`}
-        aria-label={`Lock: ${words}`}
-        {...readingProps(says("do.lock", { locked: words }), told)}
-      >
-        {icons[some.length > 0 ? 1 : 0]}
-      </DropdownMenu.Trigger>
+      <Stop>
+        <DropdownMenu.Trigger
+          className={`grid size-6 place-items-center rounded-sm hover:bg-paper ${some.length > 0 ? "text-accent" : ""}`}
+          aria-label={`Lock: ${words}`}
+          {...readingProps(says("do.lock", { locked: words }), told)}
+        >
+          {icons[some.length > 0 ? 1 : 0]}
+        </DropdownMenu.Trigger>
+      </Stop>
       <DropdownMenu.Portal>
         <DropdownMenu.Content side="top" sideOffset={4} collisionPadding={8} className="z-50 rounded-sm border border-edge bg-sheet p-1 shadow-lg">
           {CHOICES.map(([word, locks]) => (

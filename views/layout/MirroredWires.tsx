@@ -4,6 +4,7 @@ import { copyWires } from "../../core/wiring/copiedWires";
 import { useSession, useSessionActions } from "../document/SessionContext";
 import { namesOf } from "../document/names";
 import { setBench, useBench } from "./bench";
+import { Stop } from "../../ui/Roving";
 
 export function MirroredWires({ keys }: { keys: readonly string[] }) {
   const session = useSessionActions();
@@ -17,15 +18,21 @@ export function MirroredWires({ keys }: { keys: readonly string[] }) {
   return (
     <span role="group" aria-label={`Actions of ${names}`} className="flex items-center gap-1 text-[0.75rem]">
       <span>{originals.size === 1 ? "Actions of the copy:" : "Actions of the copies:"}</span>
-      <button className="push h-6 px-1.5" onClick={serveTheSame}>
-        Same actions
-      </button>
-      <button className="push h-6 px-1.5" onClick={() => setBench(session, { mirrored: null, askedCopies: originals })}>
-        Other actions…
-      </button>
-      <button className="push h-6 px-1.5" onClick={close}>
-        None
-      </button>
+      <Stop>
+        <button className="push h-6 px-1.5" onClick={serveTheSame}>
+          Same actions
+        </button>
+      </Stop>
+      <Stop>
+        <button className="push h-6 px-1.5" onClick={() => setBench(session, { mirrored: null, askedCopies: originals })}>
+          Other actions…
+        </button>
+      </Stop>
+      <Stop>
+        <button className="push h-6 px-1.5" onClick={close}>
+          None
+        </button>
+      </Stop>
     </span>
   );
 }

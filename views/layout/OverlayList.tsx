@@ -9,6 +9,7 @@ import { OverlayMark } from "./OverlayMark";
 import { OVERLAYS, toggleOverlay, useOverlays } from "../canvas/overlays";
 import { SWITCH } from "./barStyle";
 import { useSessionActions } from "../document/SessionContext";
+import { Stop } from "../../ui/Roving";
 
 export const OverlayList = memo(function OverlayList() {
   const session = useSessionActions();
@@ -16,13 +17,15 @@ export const OverlayList = memo(function OverlayList() {
   const count = OVERLAYS.filter((o) => overlays[o.key]).length;
   return (
     <Popover.Root>
-      <Popover.Trigger
-        className={`${SWITCH} gap-1 border-edge px-1.5`}
-        aria-label={`Overlays, ${count} shown`}
-        {...readingProps(says("bar.overlays"), String(count))}
-      >
-        <Layers size={13} /> <span className="figure text-[0.6875rem]">{count}</span>
-      </Popover.Trigger>
+      <Stop>
+        <Popover.Trigger
+          className={`${SWITCH} gap-1 border-edge px-1.5`}
+          aria-label={`Overlays, ${count} shown`}
+          {...readingProps(says("bar.overlays"), String(count))}
+        >
+          <Layers size={13} /> <span className="figure text-[0.6875rem]">{count}</span>
+        </Popover.Trigger>
+      </Stop>
       <Popover.Portal>
         <Popover.Content
           side="top"

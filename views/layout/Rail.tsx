@@ -3,11 +3,10 @@
 import { ownEntry } from "../../core/engine/playerChanges";
 import { ListPlus } from "lucide-react";
 import dynamic from "next/dynamic";
-import { memo, useCallback, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import type { Screen } from "../../core/format/types";
 import { playersWords } from "../../core/checks/faceWords";
 import { arrangementFor } from "../../core/engine/placement/arrangement";
-import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { Tally } from "../../ui/Tally";
@@ -18,6 +17,7 @@ import { useBench } from "./bench";
 import { SettledTally } from "../canvas/SettledTally";
 import { useShownWay } from "../document/settle/useShownWay";
 import { LiveLayout } from "../canvas/LiveLayout";
+import { Roving, Stop } from "../../ui/Roving";
 
 const RailDialogue = dynamic(() => import("./rail/RailDialogue").then((m) => m.RailDialogue));
 
@@ -32,8 +32,6 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
   const arrangements = useSession((s) => s.layout.arrangements);
   const [editing, setEditing] = useState(false);
   const rail = useMemo(() => railOf({ workbench, orientation, reference }), [workbench, orientation, reference]);
-  const list = useRef<HTMLDivElement>(null);
-  useRoving(list, "down");
   const pick = useCallback((name: string) => session.remember({ screen: name }), [session]);
   const groups = useMemo(() => {
     const found = new Map<number, Screen[]>();
@@ -56,25 +54,27 @@ export const Rail = memo(function Rail({ onBench }: { onBench: string }) {
           </button>
         </span>
       </header>
-      <div ref={list} className="min-h-0 flex-1 overflow-auto pb-2">
-        {groups.map(([at, screens]) => (
-          <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "Base") : "Screens"}>
-            {arrangements.length > 0 && (
-              <h3 className="caption flex items-center gap-1.5 px-3 pt-1">
-                <span className="truncate">{arrangements[at]?.name ?? "base"}</span>
-                <span className="h-px flex-1 bg-rule" />
-              </h3>
-            )}
-            <ul>
-              {screens.map((item) => (
-                <li key={item.name}>
-                  <RailScreen item={item} onBench={item.name === onBench} onPick={pick} />
-                </li>
-              ))}
-            </ul>
-          </section>
-        ))}
-      </div>
+      <Roving along="down">
+        <div className="min-h-0 flex-1 overflow-auto pb-2">
+          {groups.map(([at, screens]) => (
+            <section key={at} aria-label={groups.length > 1 ? (arrangements[at]?.name ?? "Base") : "Screens"}>
+              {arrangements.length > 0 && (
+                <h3 className="caption flex items-center gap-1.5 px-3 pt-1">
+                  <span className="truncate">{arrangements[at]?.name ?? "base"}</span>
+                  <span className="h-px flex-1 bg-rule" />
+                </h3>
+              )}
+              <ul>
+                {screens.map((item) => (
+                  <li key={item.name}>
+                    <RailScreen item={item} onBench={item.name === onBench} onPick={pick} />
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))}
+        </div>
+      </Roving>
       {editing && <RailDialogue open={editing} onOpenChange={setEditing} />}
     </section>
   );
@@ -90,23 +90,25 @@ const RailScreen = memo(function RailScreen({ item, onBench, onPick }: Props) {
   const holds = useBench((b) => b.heldBy === item.name);
   const between = useShownWay();
   return (
-    <button
-      data-holds={holds || undefined}
-      className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet data-holds:bg-sheet data-holds:outline-2 data-holds:-outline-offset-2 data-holds:outline-warning ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
-      aria-pressed={onBench}
-      aria-label={`${item.name}, open on the bench`}
-      onClick={() => onPick(item.name)}
-      {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
-    >
-      <span className="grid shrink-0 place-items-center short:[zoom:0.6]" style={{ width: ROOM.w, height: ROOM.h }}>
-        <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} between={between} />
-      </span>
-      <span className="grid min-w-0 flex-1 text-[0.6875rem] leading-[0.78125rem] short:grid-cols-[minmax(0,1fr)_3.4rem] short:items-center short:gap-x-1">
-        <span>{item.name}</span>
-        <RailTally name={item.name} />
-        <SettledTally screen={item.name} />
-      </span>
-    </button>
+    <Stop isChosen={onBench}>
+      <button
+        data-holds={holds || undefined}
+        className={`flex w-full items-center gap-2.5 border-l-2 px-2.5 py-px text-left hover:bg-sheet data-holds:bg-sheet data-holds:outline-2 data-holds:-outline-offset-2 data-holds:outline-warning ${onBench ? "border-accent bg-sheet" : "border-transparent"}`}
+        aria-pressed={onBench}
+        aria-label={`${item.name}, open on the bench`}
+        onClick={() => onPick(item.name)}
+        {...readingProps(says("rail.screen", screenFigures(item)), item.name)}
+      >
+        <span className="grid shrink-0 place-items-center short:[zoom:0.6]" style={{ width: ROOM.w, height: ROOM.h }}>
+          <LiveLayout screen={item} scale={Math.min(ROOM.w / item.widthPx, ROOM.h / item.heightPx)} label={`The layout on ${item.name}`} between={between} />
+        </span>
+        <span className="grid min-w-0 flex-1 text-[0.6875rem] leading-[0.78125rem] short:grid-cols-[minmax(0,1fr)_3.4rem] short:items-center short:gap-x-1">
+          <span>{item.name}</span>
+          <RailTally name={item.name} />
+          <SettledTally screen={item.name} />
+        </span>
+      </button>
+    </Stop>
   );
 });
 

@@ -20,7 +20,7 @@ import {
   ArrowUpToLine,
   Expand,
 } from "lucide-react";
-import { memo, useRef, type ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { byId } from "../../core/derived/byId";
 import { reorderControls } from "../../core/editing/edits/controls";
 import { handBack, ownFields, placementIn, placeableBox, placeableOf } from "../../core/editing/placeables";
@@ -29,7 +29,6 @@ import { type EditContext, seenAs } from "../../core/editing/placing";
 import { locksOf } from "../../core/editing/locks";
 import { canSplit } from "../../core/editing/split";
 import { pxPerMm } from "../../core/engine/placement/screen";
-import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { CARRY_MM } from "../interaction/glassGesture";
 import { says, type SentenceKey } from "../shell/reading/sentences";
@@ -45,6 +44,7 @@ import { LockMenu, type LockFact } from "./LockMenu";
 import { MirroredWires } from "./MirroredWires";
 import { copySelected, copyToClipboard, dissolveSelected, gatherSelected, growSelected, hideForNow, mirrorSelected, splitSelected } from "./selectionEdits";
 import { zoomToSelection } from "./zoomToSelection";
+import { Roving, Stop } from "../../ui/Roving";
 
 interface Props {
   readonly context: EditContext;
@@ -78,15 +78,15 @@ function factsOf(context: EditContext, keys: readonly string[]): BarFacts {
 }
 
 export function SelectionBar({ context, keys, findingsOf }: Props) {
-  const bar = useRef<HTMLDivElement>(null);
-  useRoving(bar, "across");
   return (
-    <div ref={bar} role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
-      <MirroredWires keys={keys} />
-      <Buttons keys={keys} facts={factsOf(context, keys)} />
-      <Notes context={context} keys={keys} />
-      <FindingLine of={findingsOf} />
-    </div>
+    <Roving along="across">
+      <div role="toolbar" aria-label="What is selected" className="flex min-h-7 min-w-0 flex-wrap items-center gap-x-3 px-2.5">
+        <MirroredWires keys={keys} />
+        <Buttons keys={keys} facts={factsOf(context, keys)} />
+        <Notes context={context} keys={keys} />
+        <FindingLine of={findingsOf} />
+      </div>
+    </Roving>
   );
 }
 
@@ -109,16 +109,17 @@ const Buttons = memo(
     const now = () => benchContextNow(session);
     const button = (name: string, run: (() => void) | false, { sentence, icon, figures, pressed }: ButtonLook) =>
       run !== false && (
-        <button
-          key={name}
-          className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
-          aria-label={name}
-          aria-pressed={pressed}
-          onClick={run}
-          {...readingProps(says(sentence, figures), told)}
-        >
-          {icon}
-        </button>
+        <Stop key={name} isChosen={pressed}>
+          <button
+            className="grid size-6 place-items-center rounded-sm hover:bg-paper aria-pressed:bg-accent aria-pressed:text-on-accent"
+            aria-label={name}
+            aria-pressed={pressed}
+            onClick={run}
+            {...readingProps(says(sentence, figures), told)}
+          >
+            {icon}
+          </button>
+        </Stop>
       );
     const carry = () => {
       const context = now();
@@ -213,18 +214,23 @@ function Notes({ context, keys }: { context: EditContext; keys: readonly string[
       )}
       {notShown && <span>not shown on this screen</span>}
       {own.length > 0 && arrangement !== null && (
-        <button
-          className="text-accent underline"
-          data-testid="hand-back"
-          {...readingProps(says("do.handBack", { what: ownFields(layout, arrangement, own[0]).join(", ") }), own.map((key) => nameOf(layout, key)).join(", "))}
-          onClick={() =>
-            session.edit(`reset ${namesOf(layout, own)}`, (l) =>
-              own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
-            )
-          }
-        >
-          Changed here · reset
-        </button>
+        <Stop>
+          <button
+            className="text-accent underline"
+            data-testid="hand-back"
+            {...readingProps(
+              says("do.handBack", { what: ownFields(layout, arrangement, own[0]).join(", ") }),
+              own.map((key) => nameOf(layout, key)).join(", "),
+            )}
+            onClick={() =>
+              session.edit(`reset ${namesOf(layout, own)}`, (l) =>
+                own.reduce((r, key) => (r.ok ? handBack(r.value, arrangement, key) : r), { ok: true, value: l } as ReturnType<typeof handBack>),
+              )
+            }
+          >
+            Changed here · reset
+          </button>
+        </Stop>
       )}
     </span>
   );

@@ -7,7 +7,6 @@ import { memo, useRef, useState, type ReactNode } from "react";
 import { byId } from "../../core/derived/byId";
 import type { EditContext } from "../../core/editing/placing";
 import { inCluster, placeableOf } from "../../core/editing/placeables";
-import { useRoving } from "../../ui/useRoving";
 import { readingProps } from "../../ui/reading";
 import { says } from "../shell/reading/sentences";
 import { useSession } from "../document/SessionContext";
@@ -25,6 +24,7 @@ import { ServesCard } from "./cards/ServesCard";
 import { TouchCard } from "./cards/TouchCard";
 import { remPx } from "./regions";
 import { SelectionBar } from "./SelectionBar";
+import { Roving, Stop } from "../../ui/Roving";
 
 /** A column of the tray: its name, what it is in plain words, and how wide it is against the others. */
 interface TrayColumn {
@@ -145,22 +145,23 @@ function inSight(columns: readonly TrayColumn[], { rem, first, tall }: { rem: nu
 
 /** The names of all columns: one brings its column into sight, moving no further than it must. */
 function ColumnNames({ columns, seen: { from, count }, onFirst }: { columns: readonly TrayColumn[]; seen: InSight; onFirst: (first: number) => void }) {
-  const names = useRef<HTMLDivElement>(null);
-  useRoving(names, "across");
   const show = (index: number) => onFirst(index < from ? index : index >= from + count ? index - count + 1 : from);
   return (
-    <div ref={names} role="group" aria-label="Columns of the tray" className="ml-auto flex px-1.5">
-      {columns.map(({ title }, i) => (
-        <button
-          key={title}
-          className="heading min-h-7 px-1.5 aria-pressed:text-accent"
-          aria-pressed={i >= from && i < from + count}
-          onClick={() => show(i)}
-          {...readingProps(says("region.column"), title)}
-        >
-          {title}
-        </button>
-      ))}
-    </div>
+    <Roving along="across">
+      <div role="group" aria-label="Columns of the tray" className="ml-auto flex px-1.5">
+        {columns.map(({ title }, i) => (
+          <Stop key={title} isChosen={i >= from && i < from + count}>
+            <button
+              className="heading min-h-7 px-1.5 aria-pressed:text-accent"
+              aria-pressed={i >= from && i < from + count}
+              onClick={() => show(i)}
+              {...readingProps(says("region.column"), title)}
+            >
+              {title}
+            </button>
+          </Stop>
+        ))}
+      </div>
+    </Roving>
   );
 }

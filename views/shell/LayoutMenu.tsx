@@ -18,6 +18,7 @@ import { fileNameFor } from "../../core/exchange/fileName";
 import { saveText } from "../document/files/download";
 import { navigate } from "./navigate";
 import { showFirstSteps } from "./firstStepsState";
+import { Stop } from "../../ui/Roving";
 
 const NewLayout = dynamic(() => import("./NewLayout").then((m) => m.NewLayout));
 
@@ -52,10 +53,12 @@ export function LayoutMenu() {
   return (
     <>
       <DropdownMenu.Root onOpenChange={(shown) => shown && ask(library.list().then((all) => ok(setLists(all))))}>
-        <DropdownMenu.Trigger className="push max-w-[15rem]" aria-label={`Layouts; open: ${name}`} {...readingProps(says("strip.layouts"))}>
-          <span className="truncate font-medium">{name}</span>
-          <ChevronDown size={14} />
-        </DropdownMenu.Trigger>
+        <Stop>
+          <DropdownMenu.Trigger className="push max-w-[15rem]" aria-label={`Layouts; open: ${name}`} {...readingProps(says("strip.layouts"))}>
+            <span className="truncate font-medium">{name}</span>
+            <ChevronDown size={14} />
+          </DropdownMenu.Trigger>
+        </Stop>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
             align="start"
