@@ -4,12 +4,13 @@
  * Escape takes it back. Numbers take arithmetic, are stepped by the arrow keys and changed by dragging on them. A value of
  * null represents several that differ.
  */
-import { memo, useCallback, useEffect, useRef, type ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import { calculate, calculateLength } from "../core/editing/arithmetic";
 import { formatLength, LENGTH_UNITS, lengthOf, parseLength, type Length, type LengthUnit } from "../core/engine/placement/length";
 import { MIXED, SEVERAL } from "./mixed";
 import type { Reading } from "./reading";
 import { TypedField } from "./Typed";
+import { useLatest } from "./useLatest";
 
 interface NumberProps {
   readonly label: string;
@@ -123,15 +124,10 @@ export function LengthField({ label, value, onChange, convert, onUnit, negate = 
     if (!read) onRefuse?.(`${label}: “${text}” is not a length; write a number, or a number and a unit such as 12mm.`);
     else onChange(formatLength(read.amount * sign, read.unit));
   };
-  const latest = useRef({ convert, onChange, onUnit, value });
-  useEffect(() => {
-    latest.current = { convert, onChange, onUnit, value };
+  const pick = useLatest((next: LengthUnit) => {
+    if (onUnit) onUnit(next);
+    else if (value !== null) onChange(convert ? convert(value, next) : formatLength(lengthOf(value).amount, next));
   });
-  const pick = useCallback((next: LengthUnit) => {
-    const now = latest.current;
-    if (now.onUnit) now.onUnit(next);
-    else if (now.value !== null) now.onChange(now.convert ? now.convert(now.value, next) : formatLength(lengthOf(now.value).amount, next));
-  }, []);
   const fine = unit === "u" || unit === "px" ? 1 : 0.1;
   return (
     <TypedField

@@ -4,6 +4,7 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent, type PointerEve
 import { useNumberDrags, type DragAt } from "./drags";
 import { light, unlight, useLit } from "./lit";
 import { readingProps, type Reading } from "./reading";
+import { useLatest } from "./useLatest";
 import { TEXTS } from "../core/format/limits";
 
 interface RowProps {
@@ -79,10 +80,7 @@ export function stepsOf({ from, at, keys }: DragAt): number {
 function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
   const drags = useNumberDrags();
   const abandon = useRef<(() => void) | null>(null);
-  const latest = useRef(onStep);
-  useEffect(() => {
-    latest.current = onStep;
-  });
+  const stepNow = useLatest(() => onStep);
   useEffect(() => () => abandon.current?.(), []);
   if (!onStep || !drags) return {};
   return {
@@ -90,13 +88,13 @@ function useNumberDrag(onStep: ((steps: number) => void) | undefined) {
       const input = event.currentTarget;
       if (event.button !== 0 || document.activeElement === input) return;
       event.preventDefault();
-      let base = latest.current;
+      let base = stepNow();
       let gone = 0;
       abandon.current = drags.start(event, {
         thresholdPx: STEP_PX,
         onBegin: () => {
           // Every step is reported from where the drag began: what is shown by now may lag behind the pointer.
-          base = latest.current;
+          base = stepNow();
           drags.begin();
         },
         onMove: (drag) => {

@@ -1,9 +1,10 @@
 "use client";
 /** Small live pictures whose parts are dragged: a part follows the pointer, and the arrow keys. A drag is one gesture. */
-import { useEffect, useRef, type KeyboardEvent, type ReactNode, type RefObject } from "react";
+import { type KeyboardEvent, type ReactNode, type RefObject } from "react";
 import { useDrag } from "../interaction/useDrag";
 import { light, unlight, useLit } from "../../ui/lit";
 import { readingProps, type Reading } from "../../ui/reading";
+import { useLatest } from "../../ui/useLatest";
 import type { Point } from "../../core/engine/geometry/point";
 
 /** The side of a picture, in its own units. How large it is drawn is the card's to say (`--picture`). */
@@ -55,10 +56,7 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
   const follow = useDrag();
   const lit = useLit(part);
   // While it is dragged the part is redrawn, and what a movement means with it.
-  const latest = useRef(onMove);
-  useEffect(() => {
-    latest.current = onMove;
-  });
+  const move = useLatest(onMove);
   const pointOf = ({ x, y }: { readonly x: number; readonly y: number }): Point => {
     const rect = svg.current!.getBoundingClientRect();
     return { x: ((x - rect.left) * PICTURE) / (rect.width || 1), y: ((y - rect.top) * PICTURE) / (rect.height || 1) };
@@ -96,7 +94,7 @@ export function LivePart({ label, svg, value, min, max, text, drag, onMove, onSt
             light(part);
             drag.onStart();
           },
-          onMove: ({ at }) => latest.current(pointOf(at)),
+          onMove: ({ at }) => move(pointOf(at)),
           onDrop: () => {
             unlight(part);
             drag.onEnd();

@@ -1,6 +1,6 @@
 "use client";
 /** Choosing a version of the open layout, and getting it: as it is, a named state, after an edit, or a file. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import type { KeptState } from "../../core/exchange/storedRecords";
 import type { Layout } from "../../core/format/types";
 import { problemText } from "../../core/engine/result";
@@ -16,20 +16,17 @@ export function useVersion(choice: VersionChoice | null, onProblem: (problem: st
   const states = useStates();
   const now = useSession((s) => s.gesture?.base ?? s.layout);
   const [found, setFound] = useState<{ choice: VersionChoice; layout: Layout } | null>(null);
-  const latest = useRef(onProblem);
-  useEffect(() => {
-    latest.current = onProblem;
-  });
+  const tell = useEffectEvent(onProblem);
   useEffect(() => {
     if (!choice || choice.kind === "now") return;
     let current = true;
     versionOf(choice, session, states).then(
       (read) => {
         if (!current) return;
-        latest.current(read.ok ? "" : `${choiceWord(choice)}: ${problemText(read.problems, 2)}`);
+        tell(read.ok ? "" : `${choiceWord(choice)}: ${problemText(read.problems, 2)}`);
         if (read.ok) setFound({ choice, layout: read.value });
       },
-      (error: unknown) => current && latest.current(error instanceof Error ? error.message : String(error)),
+      (error: unknown) => current && tell(error instanceof Error ? error.message : String(error)),
     );
     return () => {
       current = false;

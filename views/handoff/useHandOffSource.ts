@@ -1,7 +1,8 @@
 "use client";
 /** What the parcels are made from: the open layout, the options, and what the application carries for them. */
 import { useMadeFor } from "../document/useMadeFor";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
+import { useLatest } from "../../ui/useLatest";
 import { writeTake, TAKE_FILE } from "../../core/exchange/takeFile";
 import { fileNamesOnce } from "../../core/exchange/fileName";
 import { facesOf } from "../../core/checks/grid";
@@ -65,10 +66,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
   const [checker] = useState(() => createFacesChecker(connectFaces));
   useEffect(() => () => checker.stop(), [checker]);
   // The list is another array at each look; what is in it counts.
-  const listed = useRef(list);
-  useEffect(() => {
-    listed.current = list;
-  });
+  const listNow = useLatest(() => list);
   const takeKeys = list.map(({ key, name }) => `${key} ${name}`).join("\n");
   const source = useMadeFor([layout, handed, playerSize, choice, direction, language, paper, wish, ticked, takes, checker], (): HandOffSource => {
     // Of a layout with many pictures it takes a second: only what reports it works it out.
@@ -83,7 +81,7 @@ export function useHandOffSource({ screens: choice, direction, language, paper, 
       },
       ...{ layout, date, screens, direction, language, paper, ticked },
       playerView: { handed, playerSize, moment: layout.moments.some(({ id }) => id === wish) ? wish : null },
-      takes: () => takeFiles(listed.current, takes, layout),
+      takes: () => takeFiles(listNow(), takes, layout),
       pageScript: async () => (await carried(PAGE_SCRIPT)).text(),
       runtimeFiles: async () => (await carried(RUNTIME_FILES)).json() as Promise<Readonly<Record<string, string>>>,
       portFiles: async () => (await carried(PORT_FILES)).json() as Promise<Readonly<Record<string, string>>>,

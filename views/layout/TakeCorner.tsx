@@ -96,10 +96,6 @@ function LoopGlass({ opened: { take, on } }: { opened: OpenedTake }) {
   const fingers = useRef<SVGGElement>(null);
   // The layout that was there when the take was opened is in for its own where that is not known.
   const carry = useMemo(() => createCarry(take, on ?? session.store.getState().layout), [take, on, session]);
-  const aim = useRef({ layout, screen, handed, playerSize });
-  useEffect(() => {
-    aim.current = { layout, screen, handed, playerSize };
-  });
   const begun = useRef<number | null>(null);
   const next = useRef(0);
   const moment = layout.moments.some((m) => m.id === take.moment) ? take.moment : null;
@@ -107,7 +103,7 @@ function LoopGlass({ opened: { take, on } }: { opened: OpenedTake }) {
     if (!carry.ok) return;
     if (begun.current === null) begun.current = time;
     for (; next.current < take.events.length && take.events[next.current].t <= time - begun.current; next.current += 1) {
-      const event = carry.value(take.events[next.current], next.current, aim.current);
+      const event = carry.value(take.events[next.current], next.current, { layout, screen, handed, playerSize });
       if (event) feed({ ...event, t: begun.current + event.t });
     }
     const last = take.events.at(-1)?.t ?? 0;

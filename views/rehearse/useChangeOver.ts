@@ -1,6 +1,6 @@
 "use client";
 /** A and B are changed over by a key wherever the focus is, on the glass too, unless the game reads that key itself. */
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent } from "react";
 import type { Action, Control } from "../../core/format/types";
 import { useSessionActions } from "../document/SessionContext";
 import { changeOver } from "./sides";
@@ -13,16 +13,13 @@ export function useChangeOver(actions: readonly Action[], followed: Control | un
   const session = useSessionActions();
   const isRead = actions.some((a) => a.keys.some((k) => k.code === CHANGE_OVER));
   const isChangeOver = (code: string) => code === CHANGE_OVER && !isRead && followed !== undefined;
-  const onKey = useRef<(event: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
-    onKey.current = (event) => {
-      if (!isChangeOver(event.code) || !followed) return;
-      event.preventDefault();
-      if (!event.repeat) changeOver(session, followed);
-    };
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (!isChangeOver(event.code) || !followed) return;
+    event.preventDefault();
+    if (!event.repeat) changeOver(session, followed);
   });
   useEffect(() => {
-    const listener = (event: KeyboardEvent) => onKey.current(event);
+    const listener = (event: KeyboardEvent) => onKey(event);
     document.addEventListener("keydown", listener);
     return () => document.removeEventListener("keydown", listener);
   }, []);

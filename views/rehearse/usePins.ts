@@ -1,6 +1,6 @@
 "use client";
 /** Pins on the stage: they outlast the view, and their pointers come before those that touch. */
-import { useEffect, useEffectEvent, useState, type PointerEvent, type RefObject } from "react";
+import { useEffect, useEffectEvent, useState, type PointerEvent } from "react";
 import type { InputEvent } from "../../core/engine/input/events";
 import type { Screen } from "../../core/format/types";
 import type { Session } from "../document/session";
@@ -23,7 +23,7 @@ export interface PinTools extends Pick<Pinning, "give" | "holder" | "isLooped" |
 }
 
 interface Options {
-  readonly feed: RefObject<(event: InputEvent) => void>;
+  readonly feed: (event: InputEvent) => void;
   readonly screen: Screen;
   readonly scale: number;
   /** Whether an action reads the second mouse button: then it pins nothing. */
@@ -37,9 +37,7 @@ const leftPins = defineUiState<{ readonly last: PinnedOn | null }>({ lasts: "lay
 export function usePins({ feed, screen, scale, readsSecondButton, session }: Options): PinTools {
   const left = leftPins.of(session);
   const [pins, setPins] = useState<readonly TouchPin[]>(() => pinsAtFirst(left.getState().last, screen).pins);
-  const [pinning] = useState(() =>
-    createPinning({ feed: (event) => feed.current(event), screen, last: left.getState().last, onPins: setPins, now: () => performance.now() }),
-  );
+  const [pinning] = useState(() => createPinning({ feed, screen, last: left.getState().last, onPins: setPins, now: () => performance.now() }));
   const [hands] = useState(() => createPinHands(pinning));
   useEffect(() => pinning.showOn(screen), [pinning, screen]);
   const leave = useEffectEvent(() => left.setState({ last: pinning.left() }));

@@ -1,7 +1,6 @@
 "use client";
 /** All that is at play on the stage: the game, the player, the pins, the log of what was given, and who listens to every frame. */
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import type { InputEvent } from "../../core/engine/input/events";
 import { editContextOf } from "../../core/editing/placing";
 import { pxPerMm } from "../../core/engine/placement/screen";
 import type { Action, Layout, Screen } from "../../core/format/types";
@@ -13,7 +12,7 @@ import { useCalibration } from "../canvas/trueSize";
 import { useSession, useSessionActions } from "../document/SessionContext";
 import { benchScreenOf } from "../document/railScreens";
 import { tickOffFelt } from "../shell/felt";
-import { useRehearsal } from "../canvas/useRehearsal";
+import { usePlaying, useRehearsalOn } from "../canvas/useRehearsal";
 import { fitScale, useRoom } from "../canvas/useRoom";
 import { useFollowed } from "./FeelPanel";
 import { createLatency } from "./latency";
@@ -113,11 +112,12 @@ export function usePlay() {
   const [touched, setTouched] = useState<string | null>(null);
   const followed = useFollowed(touched);
   const [watch] = useState(() => createPlayWatch(setTouched));
-  const feeding = useRef<(event: InputEvent) => void>(() => undefined);
-  const pins = usePins({ feed: feeding, screen, scale: place.scale, readsSecondButton: readsSecondButton(layout.actions), session });
+  const rehearsal = useRehearsalOn(place.canvas);
+  const { feed } = rehearsal;
+  const pins = usePins({ feed, screen, scale: place.scale, readsSecondButton: readsSecondButton(layout.actions), session });
   const isTakeOpen = useOpenTake((s) => s.open !== null);
-  const { bind, feed, restart } = useRehearsal({
-    ...{ layout, screen, scale: place.scale, game, moment: playerView.moment, player: playerView, hz, mouseIsItself, canvas: place.canvas },
+  const bind = usePlaying(rehearsal, {
+    ...{ layout, screen, scale: place.scale, game, moment: playerView.moment, player: playerView, hz, mouseIsItself },
     areSeen: () => stageStore(session).getState().appearance?.isSeen ?? true,
     onUsed(used) {
       const { appearance } = stageStore(session).getState();
@@ -138,13 +138,12 @@ export function usePlay() {
     onKeys: figures.onKeys,
   });
   useEffect(() => {
-    feeding.current = feed;
     watch.update({ followed: followed?.id, isTakeOpen, isLooped: pins.isLooped });
   });
-  useSwitches(feeding, pins, `${hz} ${run}`);
+  useSwitches(feed, pins, `${hz} ${run}`);
   const isChangeOver = useChangeOver(layout.actions, followed);
   const startAgain = () => {
-    restart();
+    rehearsal.restart();
     stage.newRun();
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => void (isChangeOver(event.code) || bind.onKeyDown(event));

@@ -1,6 +1,6 @@
 "use client";
 /** The map: aspect along the bottom, diagonal up the side, every cell a screen; the worst finding by colour and pattern, one finding's measure as lines. */
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { findingsOfMap, MAP_LEVELS, mapScreen, middleOf, type MapRange } from "../../core/checks/aspectMap";
 import type { PlayerCase } from "../../core/checks/grid";
 import { readingProps } from "../../ui/reading";
@@ -110,10 +110,7 @@ function useMap(range: MapRange, faces: readonly PlayerCase[]): { readonly rows:
     isWhole: false,
   }));
   const of = useMemo(() => [layout, range, faces], [layout, range, faces]);
-  const asked = useRef(screens);
-  useEffect(() => {
-    asked.current = screens;
-  });
+  const screensNow = useEffectEvent(() => screens);
   useEffect(() => {
     const rows = emptyRows();
     let timer: number | undefined;
@@ -123,7 +120,7 @@ function useMap(range: MapRange, faces: readonly PlayerCase[]): { readonly rows:
       if (isWhole || finestWhole(rows)) setKnown({ of, rows: rows.map((level) => [...level]), isWhole });
     };
     checker
-      .map({ layout, screens: asked.current, faces }, range, (level, row, cells) => {
+      .map({ layout, screens: screensNow(), faces }, range, (level, row, cells) => {
         rows[MAP_LEVELS.indexOf(level)][row] = cells;
         timer ??= window.setTimeout(() => tell(false), TOLD_EVERY_MS);
       })

@@ -55,10 +55,6 @@ function LivingGlass() {
   const room = useRoom(area);
   const scale = fitScale(room, screen, 2);
   const { feed } = useRehearsal({ layout, screen, scale, game, moment: null, canvas, onDrawn: NOTHING, onTick: NOTHING });
-  const feeding = useRef(feed);
-  useEffect(() => {
-    feeding.current = feed;
-  });
   const helm = useMemo(() => {
     const control = byId(layout.controls).get("helm")!;
     const { visual } = byId(resolvedOn(layout, screen, PLAIN_PLAYER_VIEW).controls).get(control.id)!;
@@ -74,7 +70,7 @@ function LivingGlass() {
       const t = performance.now();
       const turn = isStill ? 0.9 : ((t - began) / TURN_MS) * 2 * Math.PI;
       const [x, y] = [helm.x + Math.cos(turn) * helm.reach, helm.y - Math.abs(Math.sin(turn)) * helm.reach * 0.9];
-      feeding.current({ t, id: FINGER, type: isDown ? "move" : "down", x, y });
+      feed({ t, id: FINGER, type: isDown ? "move" : "down", x, y });
       isDown = true;
       if (finger.current) finger.current.style.transform = `translate(${x * scale}px, ${y * scale}px) translate(-50%, -50%)`;
       if (!isStill) animation = requestAnimationFrame(step);
@@ -82,9 +78,9 @@ function LivingGlass() {
     animation = requestAnimationFrame(step);
     return () => {
       cancelAnimationFrame(animation);
-      feeding.current({ t: performance.now(), id: FINGER, type: "cancel", x: 0, y: 0 });
+      feed({ t: performance.now(), id: FINGER, type: "cancel", x: 0, y: 0 });
     };
-  }, [helm, scale]);
+  }, [helm, scale, feed]);
   const side = FINGER_MM * pxPerMm(screen) * scale;
   return (
     <div ref={area} className="grid h-[max(15.5rem,32vh)] place-items-center short:h-[12.5rem]">

@@ -29,10 +29,6 @@ export function TryGlass({ data }: { data: SheetData }) {
   const scale = fitScale({ w, h: HEIGHT }, screen, 0);
   const marks = useMemo(() => createLiveMarks(), []);
   const [said, setSaid] = useState("");
-  const latest = useRef(layout);
-  useEffect(() => {
-    latest.current = layout;
-  });
   const onDrawn = useCallback((_: ActionValues) => {}, []);
   const { bind, feed } = useRehearsal({
     layout,
@@ -44,7 +40,7 @@ export function TryGlass({ data }: { data: SheetData }) {
     onDrawn,
     onTick: () => {},
     onPlayed: (player) => {
-      const live = marks.mark(latest.current, player, performance.now());
+      const live = marks.mark(layout, player, performance.now());
       setSaid(live.join(", "));
       tickOffFelt(session, player);
     },

@@ -25,17 +25,13 @@ export function useLanes(log: TraceLog, onGiven?: (input: LaneInput, view: LaneV
   const [view, setView] = useState<LaneView>(RUNNING);
   const now = useRef<LaneView>(view);
   const told = useRef(0);
-  const heard = useRef(onGiven);
-  useEffect(() => {
-    heard.current = onGiven;
-  });
   const give = useCallback(
     (input: LaneInput) => {
       now.current = stepLanes(now.current, input, keptOf(log));
       setView(now.current);
-      heard.current?.(input, now.current);
+      onGiven?.(input, now.current);
     },
-    [log],
+    [log, onGiven],
   );
   const follow = useCallback(
     (tick: number) => {

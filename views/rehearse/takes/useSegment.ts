@@ -4,7 +4,7 @@
  * played, for a take is of one layout, screen, hand, size and rate; a recording that is under way is kept up to the change, and goes on.
  */
 import { useMadeFor } from "../../document/useMadeFor";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from "react";
 import type { ActionValues, InputEvent } from "../../../core/engine/input/events";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
@@ -106,13 +106,10 @@ export function useSegment(of: SegmentOf): SegmentRecording {
     if (length >= LEAST_S) ask(keep(cut, last.of, ""));
   }, [segment, keep, ask]);
   // What is recorded when the view remains is kept.
-  const leaving = useRef(() => undefined as void);
-  useEffect(() => {
-    leaving.current = () => {
-      if (wantsRecording.current) ask(keep(before.current.recorder.stop(), before.current.of, ""));
-    };
+  const leave = useEffectEvent(() => {
+    if (wantsRecording.current) ask(keep(before.current.recorder.stop(), before.current.of, ""));
   });
-  useEffect(() => () => leaving.current(), []);
+  useEffect(() => () => leave(), []);
   const stop = () => {
     wantsRecording.current = false;
     setRecording(false);

@@ -1,7 +1,7 @@
 "use client";
 /** A take on the stage: computed a little with every frame, played at its speed, shown at any tick. */
 import { isEqual } from "../../../core/engine/equal";
-import { useEffect, useMemo, useRef, type RefObject } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, type RefObject } from "react";
 import { refused, type Result } from "../../../core/engine/result";
 import type { PlayerView } from "../../../core/engine/placement/resolve";
 import type { Layout, Screen } from "../../../core/format/types";
@@ -77,17 +77,14 @@ export interface TakePlace {
 export function useTakePlay(options: Options): TakePlace {
   const session = useSessionActions();
   const { player } = options;
-  const now = useRef(options);
-  useEffect(() => {
-    now.current = options;
-  });
+  const now = useEffectEvent(() => options);
   const place = useRef(0);
   useEffect(() => {
     if (!player) return;
     place.current = Math.min(place.current, player.ticks);
     let animation = 0;
     let last = performance.now();
-    let game = now.current.game;
+    let game = now().game;
     let played = 0;
     let drawnTick = -1;
     let drawnScale = 0;
@@ -113,18 +110,18 @@ export function useTakePlay(options: Options): TakePlace {
       last = time;
       const tick = Math.floor(place.current);
       if (tick < played) {
-        game = now.current.freshGame();
+        game = now().freshGame();
         played = Math.max(0, tick - AGAIN_TICKS);
       }
       // Far behind, it is not played tick by tick but begins near.
       played = Math.max(played, tick - AGAIN_TICKS);
       for (; played < tick; played += 1) game.tick(player.at(played + 1).values, 1000 / player.take.hz);
-      const { canvas, scale } = now.current;
+      const { canvas, scale } = now();
       const shown = player.at(tick);
       if (tick !== drawnTick || scale !== drawnScale)
         paint(canvas.current, player, { game, scale, motion, state: shown.state, language: languageNow(session) });
       [drawnTick, drawnScale] = [tick, scale];
-      now.current.onShown(shown);
+      now().onShown(shown);
       animation = requestAnimationFrame(step);
     };
     animation = requestAnimationFrame(step);
