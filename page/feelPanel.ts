@@ -101,17 +101,44 @@ interface PlayedFile {
   readonly controls: readonly { readonly id: string; readonly kind: ControlKind; readonly feel: Record<string, unknown> }[];
 }
 
+function make<K extends "h2" | "p" | "label" | "select" | "input" | "button">(name: K, ...inside: (Node | string)[]): HTMLElementTagNameMap[K] {
+  const made = document.createElement(name);
+  made.append(...inside);
+  return made;
+}
+
+/** What differs from the layout, as it is written there. */
+function changesIn(file: PlayedFile, plain: PlayedFile): string {
+  const lines = plain.controls.flatMap(({ id, feel }, i) =>
+    Object.entries(file.controls[i].feel).flatMap(([key, value]) =>
+      JSON.stringify(value) === JSON.stringify(feel[key]) ? [] : [`${id}: ${key} ${JSON.stringify(value)}`],
+    ),
+  );
+  return lines.length === 0 ? "" : `Changed here: ${lines.join(", ")}`;
+}
+
+/** A field of a feel; `change` is called with what is set. */
+function fieldFor(feel: Record<string, unknown>, field: NumberField | ChoiceField, change: (value: unknown) => void): HTMLElement {
+  if ("choices" in field) {
+    const select = make("select", ...field.choices.map(([value, label]) => new Option(label, String(value), false, feel[field.key] === value)));
+    select.onchange = () => change(field.choices[select.selectedIndex][0]);
+    return make("label", field.label, select);
+  }
+  const { least, most, step } = field;
+  const input = Object.assign(make("input"), { type: "number", min: String(least), max: String(most), step: String(step), value: String(feel[field.key]) });
+  input.onchange = () => {
+    change(Math.min(most, Math.max(least, Number(input.value))));
+    input.value = String(feel[field.key]);
+  };
+  return make("label", field.label, input);
+}
+
 /** Fills `panel` with the fields of whatever is touched last. Gives what must be called at every picture. */
 export function createFeel(handle: Handle, played: string, panel: HTMLElement): () => void {
   const plain = JSON.parse(played) as PlayedFile;
   const file = structuredClone(plain);
   const held = new Set<string>();
   let shown: string | null = null;
-  const make = <K extends "h2" | "p" | "label" | "select" | "input" | "button">(name: K, ...inside: (Node | string)[]): HTMLElementTagNameMap[K] => {
-    const made = document.createElement(name);
-    made.append(...inside);
-    return made;
-  };
   const told = make("p");
   told.setAttribute("role", "status");
   const change = (feel: Record<string, unknown>, key: string, value: unknown): void => {
@@ -119,35 +146,11 @@ export function createFeel(handle: Handle, played: string, panel: HTMLElement): 
     feel[key] = value;
     try {
       handle.replace(file);
-      told.textContent = changes();
+      told.textContent = changesIn(file, plain);
     } catch (error) {
       feel[key] = before;
       told.textContent = error instanceof Error ? error.message : String(error);
     }
-  };
-  /** What differs from the layout, as it is written there. */
-  const changes = (): string => {
-    const lines = plain.controls.flatMap(({ id, feel }, i) =>
-      Object.entries(file.controls[i].feel).flatMap(([key, value]) =>
-        JSON.stringify(value) === JSON.stringify(feel[key]) ? [] : [`${id}: ${key} ${JSON.stringify(value)}`],
-      ),
-    );
-    return lines.length === 0 ? "" : `Changed here: ${lines.join(", ")}`;
-  };
-  const fieldFor = (feel: Record<string, unknown>, field: NumberField | ChoiceField): HTMLElement => {
-    if ("choices" in field) {
-      const select = make("select", ...field.choices.map(([value, label]) => new Option(label, String(value), false, feel[field.key] === value)));
-      select.onchange = () => change(feel, field.key, field.choices[select.selectedIndex][0]);
-      return make("label", field.label, select);
-    }
-    const { least, most, step } = field;
-    const input = Object.assign(make("input"), { type: "number", min: String(least), max: String(most), step: String(step), value: String(feel[field.key]) });
-    input.onchange = () => {
-      const value = Math.min(most, Math.max(least, Number(input.value)));
-      change(feel, field.key, value);
-      input.value = String(feel[field.key]);
-    };
-    return make("label", field.label, input);
   };
   const show = (id: string | null): void => {
     shown = id;
@@ -157,10 +160,15 @@ export function createFeel(handle: Handle, played: string, panel: HTMLElement): 
     reset.onclick = () => {
       Object.assign(control.feel, structuredClone(plain.controls.find((one) => one.id === id)!.feel));
       handle.replace(file);
-      told.textContent = changes();
+      told.textContent = changesIn(file, plain);
       show(id);
     };
-    panel.replaceChildren(make("h2", `Feel: ${control.id}`), ...FIELDS[control.kind].map((field) => fieldFor(control.feel, field)), reset, told);
+    panel.replaceChildren(
+      make("h2", `Feel: ${control.id}`),
+      ...FIELDS[control.kind].map((field) => fieldFor(control.feel, field, (value) => change(control.feel, field.key, value))),
+      reset,
+      told,
+    );
   };
   show(null);
   return () => {

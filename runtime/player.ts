@@ -63,6 +63,32 @@ const placesOf = (layout: PlayedLayout, screen: Screen, playedFor: PlayedFor): R
   return playedFor.own ? withOwn(laidOut, fitOwn(layout, laidOut, playedFor.own)) : laidOut;
 };
 
+/** When events are due, ms since tick 0: none counts before `earliest`, and the last due tick takes all. `zero`: the clock time of tick 0. */
+interface DueSpan {
+  readonly zero: number;
+  readonly earliest: number;
+  readonly latest: number;
+  readonly isLast: boolean;
+}
+
+/** Takes the events of a tick out of the queue, their times within the tick and in order. */
+function takeDue(queue: InputEvent[], { zero, earliest: from, latest, isLast }: DueSpan): InputEvent[] {
+  const due: InputEvent[] = [];
+  let earliest = from;
+  let kept = 0;
+  for (let i = 0; i < queue.length; i += 1) {
+    const event = queue[i];
+    const at = event.t - zero;
+    if (at > latest && !isLast) queue[kept++] = event;
+    else {
+      (event as Timed).t = earliest = Math.min(latest, Math.max(earliest, at));
+      due.push(event);
+    }
+  }
+  queue.length = kept;
+  return due;
+}
+
 export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, playerView: PlayedFor = PLAIN_PLAYER_VIEW): Player {
   let resolved = placesOf(layout, screen, playerView);
   let setup = prepareInput(layout, resolved, hz);
@@ -98,19 +124,7 @@ export function createPlayer(layout: PlayedLayout, screen: Screen, hz: number, p
         if (t > passed + lead) return;
         tick += 1;
         const isLast = tickTime(tick + 1, hz) > passed;
-        let earliest = state.time + tickMs * FIRST_PART_OF_TICK;
-        due = [];
-        let kept = 0;
-        for (let i = 0; i < queue.length; i += 1) {
-          const event = queue[i];
-          const at = event.t - zero;
-          if (at > t && !isLast) queue[kept++] = event;
-          else {
-            (event as Timed).t = earliest = Math.min(t, Math.max(earliest, at));
-            due.push(event);
-          }
-        }
-        queue.length = kept;
+        due = takeDue(queue, { zero, earliest: state.time + tickMs * FIRST_PART_OF_TICK, latest: t, isLast });
         if (isLast) isUrgent = false;
         const before = state;
         if (!inPlace) state = workingCopy(state);

@@ -38,6 +38,31 @@ interface Known {
   fell: boolean;
 }
 
+/** A step begins: nothing has changed in it, and no motion has gone anywhere. */
+function beginStep(known: readonly Known[]): void {
+  for (let i = 0; i < known.length; i += 1) {
+    const one = known[i];
+    one.rose = one.fell = false;
+    one.x = one.y = 0;
+  }
+}
+
+/** Takes the values of a tick in. */
+function takeTick(known: readonly Known[], values: ActionValues): void {
+  for (let i = 0; i < known.length; i += 1) {
+    const one = known[i];
+    const next = values[one.name];
+    if (one.isMotion) {
+      one.x += (next as readonly [number, number])[0];
+      one.y += (next as readonly [number, number])[1];
+    } else {
+      if (next === true && one.value === false) one.rose = true;
+      if (next === false && one.value === true) one.fell = true;
+      one.value = next;
+    }
+  }
+}
+
 /** `missing` hears of each word that the layout does not have, once, with the word that was meant; null: none is near. */
 export function createReading(missing: (name: string, nearest: string | null) => void = () => undefined): ValueReader {
   let known: readonly Known[] = [];
@@ -68,27 +93,8 @@ export function createReading(missing: (name: string, nearest: string | null) =>
     return false;
   };
   return {
-    begin() {
-      for (let i = 0; i < known.length; i += 1) {
-        const one = known[i];
-        one.rose = one.fell = false;
-        one.x = one.y = 0;
-      }
-    },
-    tick(values) {
-      for (let i = 0; i < known.length; i += 1) {
-        const one = known[i];
-        const next = values[one.name];
-        if (one.isMotion) {
-          one.x += (next as readonly [number, number])[0];
-          one.y += (next as readonly [number, number])[1];
-        } else {
-          if (next === true && one.value === false) one.rose = true;
-          if (next === false && one.value === true) one.fell = true;
-          one.value = next;
-        }
-      }
-    },
+    begin: () => beginStep(known),
+    tick: (values) => takeTick(known, values),
     value,
     rose: (name) => edge(name, "rose"),
     fell: (name) => edge(name, "fell"),

@@ -38,6 +38,7 @@ const STRICT = { durability: "strict" } as const;
 const logOf = (id: string, from = 0, to = Infinity) => IDBKeyRange.bound([id, from], [id, to]);
 const rowOf = (layout: string, seq: number, record: LogRecord): LogRow => ({ layout, seq, record, digests: digestsIn(JSON.stringify(record.changes)) });
 
+// oxlint-disable-next-line max-lines-per-function -- a table: one entry per method of the store
 function browserStore(database: Database): LayoutStore {
   const ask = <T>(work: (db: Db) => Promise<T>): Promise<T> => within(ANSWER_MS, "the browser's storage", database.use(work));
   return {

@@ -4,6 +4,7 @@ import type { LogRecord } from "../core/versions/log";
 import type { LayoutStore, PicturesByDigest, Writing, Written } from "./store";
 
 /** An empty store; `refusal`: why it is one in memory. */
+// oxlint-disable-next-line max-lines-per-function -- a table: one entry per method of the store
 export function memoryStore(refusal: string): LayoutStore {
   const layouts = new Map<string, KeptLayout>();
   const logs = new Map<string, readonly LogRecord[]>();

@@ -83,6 +83,26 @@ export interface CheckerOptions {
   readonly stoppedOver?: (layout: Layout) => void;
 }
 
+/** Works on one request after the other, with a pause between them; of those that came meanwhile only the newest. */
+function newestFirst<T>(breathMs: number, work: (request: T) => Promise<void>): (request: T) => void {
+  let waiting: T | null = null;
+  let isBusy = false;
+  const run = async (): Promise<void> => {
+    isBusy = true;
+    while (waiting !== null) {
+      const request: T = waiting;
+      waiting = null;
+      await work(request);
+      await new Promise((resolve) => setTimeout(resolve, breathMs));
+    }
+    isBusy = false;
+  };
+  return (request) => {
+    waiting = request;
+    if (!isBusy) void run();
+  };
+}
+
 /** A client over workers, of which `connect` starts one. */
 export function createChecker(connect: () => Connection<ChecksService>, options: CheckerOptions = {}): Checker {
   const { breathMs = BREATH_MS, patienceMs = PATIENCE_MS, stoppedOver } = options;
@@ -105,32 +125,20 @@ export function createChecker(connect: () => Connection<ChecksService>, options:
     atFault = layout;
     stoppedOver?.(layout);
   };
-  let waiting: Request | null = null;
-  let busy = false;
   let disposed = false;
   let generation = 0;
-
-  const run = async (): Promise<void> => {
-    busy = true;
-    while (waiting !== null && !disposed) {
-      const request: Request = waiting;
-      waiting = null;
-      try {
-        const found = await ask(worker, told, request);
-        if (!disposed) request.done(found);
-      } catch (error) {
-        failed(error, request.layout);
-      }
-      await new Promise((resolve) => setTimeout(resolve, breathMs));
+  const putIn = newestFirst<Request>(breathMs, async (request) => {
+    if (disposed) return;
+    try {
+      const found = await ask(worker, told, request);
+      if (!disposed) request.done(found);
+    } catch (error) {
+      failed(error, request.layout);
     }
-    busy = false;
-  };
-
+  });
   return {
     request(asked, done) {
-      if (asked.layout === atFault) return;
-      waiting = { ...asked, done };
-      if (!busy) void run();
+      if (asked.layout !== atFault) putIn({ ...asked, done });
     },
     async fixes(layout, screen, playerView) {
       generation += 1;

@@ -57,11 +57,24 @@ const POINTS = 240;
 
 const withoutPictures = (layout: Layout): Layout => ({ ...layout, pictures: [], workbench: { ...layout.workbench, picture: undefined, momentPictures: {} } });
 
-/** A client over a worker that `connect` starts. */
-export function createFacesChecker(connect: () => Connection<FacesService>, patienceMs = PATIENCE_MS): FacesChecker {
+/** The kinds of question: a newer one of a kind ends the one under way. */
+const KINDS = ["judge", "words", "spans", "misses", "missMove", "map", "report"] as const;
+type Kind = (typeof KINDS)[number];
+
+/** Asks about a layout. */
+type Ask = <T>(asked: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>) => Promise<T>;
+/** Begins a question of a kind; returns whether it is still the newest. */
+type Begin = (kind: Kind) => () => boolean;
+interface Asking {
+  readonly ask: Ask;
+  readonly begin: Begin;
+}
+
+/** The worker, which is told what it does not know yet before each question. */
+function createAsking(connect: () => Connection<FacesService>, patienceMs: number): { readonly ask: Ask; stop(): void } {
   let mirror = createMirrorSender();
   let told: readonly Screen[] | null = null;
-  /** The layout that the worker was reported of last. */
+  /** The layout that the worker was told of last. */
   let last: Layout | null = null;
   const stills = createStillSender();
   let keys: readonly string[] = [];
@@ -72,111 +85,123 @@ export function createFacesChecker(connect: () => Connection<FacesService>, pati
     stills.reset();
   };
   const worker = supervised({ connect, patienceMs, started: forget });
-  const generations = { judge: 0, words: 0, spans: 0, misses: 0, missMove: 0, map: 0, report: 0 };
-  /** Asks about a layout. What the worker must be reported of goes before the question in one go: no other question comes between. */
-  const ask = <T>({ layout, screens, stills: asked }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
-    worker.ask((remote) => {
-      const sameScreens = told !== null && told.length === screens.length && screens.every((s, n) => s === told![n]);
-      const sameStills = !asked || (keys.length === asked.length && asked.every(({ key }, n) => key === keys[n]));
-      if (last !== layout || !sameScreens || !sameStills) {
-        last = layout;
-        told = screens;
-        if (asked) keys = stills.send(asked, (key, still) => void remote.keepStill(key, still).catch(() => undefined));
-        // Where it fails the question after it fails too, and reports.
-        remote.begin(mirror.update(withoutPictures(layout)), sameScreens ? null : screens, keys).catch(() => undefined);
-      }
-      return question(remote) as Promise<T>;
-    });
-  /** Begins a question of a kind; gives whether it is still the newest. */
-  const begin = (kind: keyof typeof generations) => {
-    generations[kind] += 1;
-    const mine = generations[kind];
-    return () => generations[kind] === mine;
+  return {
+    // What the worker must be told goes before the question in one go: no other question comes between.
+    ask: <T>({ layout, screens, stills: asked }: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T> =>
+      worker.ask((remote) => {
+        const sameScreens = told !== null && told.length === screens.length && screens.every((s, n) => s === told![n]);
+        const sameStills = !asked || (keys.length === asked.length && asked.every(({ key }, n) => key === keys[n]));
+        if (last !== layout || !sameScreens || !sameStills) {
+          last = layout;
+          told = screens;
+          if (asked) keys = stills.send(asked, (key, still) => void remote.keepStill(key, still).catch(() => undefined));
+          // Where it fails the question after it fails too, and reports.
+          remote.begin(mirror.update(withoutPictures(layout)), sameScreens ? null : screens, keys).catch(() => undefined);
+        }
+        return question(remote) as Promise<T>;
+      }),
+    stop: () => worker.stop(),
   };
-  /** Asks of one screen after the other; gives whether it came to the end. */
-  const eachScreen = async <T>(
-    kind: keyof typeof generations,
-    asked: FacesAsked,
-    {
-      first,
-      question,
-      heard,
-    }: { first: readonly number[]; question: (remote: Remote<FacesService>, place: number) => Promise<unknown>; heard: (place: number, answer: T) => void },
-  ) => {
-    const isWanted = begin(kind);
-    const order = [...first, ...asked.screens.map((_, i) => i).filter((i) => !first.includes(i))];
-    for (const place of order) {
-      const answer = await ask<T>(asked, (remote) => question(remote, place));
+}
+
+interface EachScreen<T> {
+  readonly first: readonly number[];
+  readonly question: (remote: Remote<FacesService>, place: number) => Promise<unknown>;
+  readonly heard: (place: number, answer: T) => void;
+}
+
+/** Asks of one screen after the other; returns whether it came to the end. */
+async function eachScreen<T>({ ask, begin }: Asking, kind: Kind, asked: FacesAsked, { first, question, heard }: EachScreen<T>): Promise<boolean> {
+  const isWanted = begin(kind);
+  const order = [...first, ...asked.screens.map((_, i) => i).filter((i) => !first.includes(i))];
+  for (const place of order) {
+    const answer = await ask<T>(asked, (remote) => question(remote, place));
+    if (!isWanted()) return false;
+    heard(place, answer);
+  }
+  return true;
+}
+
+async function map({ ask, begin }: Asking, ...[asked, range, onRow]: Parameters<FacesChecker["map"]>): Promise<boolean> {
+  const isWanted = begin("map");
+  for (const level of MAP_LEVELS)
+    for (let row = 0; row < level.rows; row += 1) {
+      const cells = await ask<readonly MapCell[]>(asked, (remote) => remote.mapRow(range, level, { row, faces: asked.faces }));
       if (!isWanted()) return false;
-      heard(place, answer);
+      onRow(level, row, cells);
     }
-    return true;
+  return true;
+}
+
+async function spans({ ask, begin }: Asking, ...[asked, range, onFace]: Parameters<FacesChecker["spans"]>): Promise<boolean> {
+  const isWanted = begin("spans");
+  for (const [i, face] of asked.faces.entries()) {
+    const profiles = await ask<readonly AspectProfile[]>(asked, (remote) => remote.spans(range, face, POINTS));
+    if (!isWanted()) return false;
+    onFace(i, profiles);
+  }
+  return true;
+}
+
+async function report({ ask, begin }: Asking, ...[asked, { range, ...wanted }, step]: Parameters<FacesChecker["report"]>): Promise<string | null> {
+  const isWanted = begin("report");
+  const spanFaces = wanted.parts.includes("spans") ? asked.faces : [];
+  const all = asked.screens.length + spanFaces.length + 1;
+  const screens: ReportedScreen[] = [];
+  const profiles: (readonly AspectProfile[])[] = [];
+  for (const place of asked.screens.keys()) {
+    step(place, all);
+    screens.push(await ask<ReportedScreen>(asked, (remote) => remote.reportScreen(place, asked.faces)));
+    if (!isWanted()) return null;
+  }
+  for (const face of spanFaces) {
+    step(screens.length + profiles.length, all);
+    profiles.push(await ask<readonly AspectProfile[]>(asked, (remote) => remote.reportSpans(range, face)));
+    if (!isWanted()) return null;
+  }
+  step(all - 1, all);
+  const source = { ...wanted, faces: asked.faces, screens, spans: profiles.length > 0 ? { range, faces: profiles } : null };
+  const html = await ask<string>(asked, (remote) => remote.reportHtml(source));
+  return isWanted() ? html : null;
+}
+
+/** A client over a worker that `connect` starts. */
+export function createFacesChecker(connect: () => Connection<FacesService>, patienceMs = PATIENCE_MS): FacesChecker {
+  const worker = createAsking(connect, patienceMs);
+  const generations = Object.fromEntries(KINDS.map((kind) => [kind, 0])) as Record<Kind, number>;
+  const asking: Asking = {
+    ask: worker.ask,
+    begin(kind) {
+      generations[kind] += 1;
+      const mine = generations[kind];
+      return () => generations[kind] === mine;
+    },
+  };
+  const one = async <T>(kind: Kind, asked: FacesAsked, question: (remote: Remote<FacesService>) => Promise<unknown>): Promise<T | null> => {
+    const isWanted = asking.begin(kind);
+    const found = await asking.ask<T>(asked, question);
+    return isWanted() ? found : null;
   };
   return {
     judge: (asked, onScreen, first = []) =>
-      eachScreen<JudgedScreen["faces"]>("judge", asked, {
+      eachScreen<JudgedScreen["faces"]>(asking, "judge", asked, {
         first,
         question: (remote, place) => remote.judge(place, asked.faces),
         heard: (place, faces) => onScreen(place, { name: asked.screens[place].name, faces }),
       }),
     misses: (asked, onScreen, first = []) =>
-      eachScreen<ScreenMisses["faces"]>("misses", asked, {
+      eachScreen<ScreenMisses["faces"]>(asking, "misses", asked, {
         first,
         question: (remote, place) => remote.misses(place, asked.faces),
         heard: (place, faces) => onScreen(place, { name: asked.screens[place].name, faces }),
       }),
-    async missMove(asked, pair) {
-      const isWanted = begin("missMove");
-      const found = await ask<MissMove | null>(asked, (remote) => remote.missMove(pair, asked.faces));
-      return isWanted() ? found : null;
-    },
-    async map(asked, range, onRow) {
-      const isWanted = begin("map");
-      for (const level of MAP_LEVELS)
-        for (let row = 0; row < level.rows; row += 1) {
-          const cells = await ask<readonly MapCell[]>(asked, (remote) => remote.mapRow(range, level, { row, faces: asked.faces }));
-          if (!isWanted()) return false;
-          onRow(level, row, cells);
-        }
-      return true;
-    },
-    async words(asked, place, face) {
-      const isWanted = begin("words");
-      const found = await ask<readonly Finding[]>(asked, (remote) => remote.words(place, face));
-      return isWanted() ? found : null;
-    },
-    async spans(asked, range, onFace) {
-      const isWanted = begin("spans");
-      for (const [i, face] of asked.faces.entries()) {
-        const profiles = await ask<readonly AspectProfile[]>(asked, (remote) => remote.spans(range, face, POINTS));
-        if (!isWanted()) return false;
-        onFace(i, profiles);
-      }
-      return true;
-    },
-    async report(asked, { range, ...wanted }, step) {
-      const isWanted = begin("report");
-      const spanFaces = wanted.parts.includes("spans") ? asked.faces : [];
-      const all = asked.screens.length + spanFaces.length + 1;
-      const screens: ReportedScreen[] = [];
-      const spans: (readonly AspectProfile[])[] = [];
-      for (const place of asked.screens.keys()) {
-        step(place, all);
-        screens.push(await ask<ReportedScreen>(asked, (remote) => remote.reportScreen(place, asked.faces)));
-        if (!isWanted()) return null;
-      }
-      for (const face of spanFaces) {
-        step(screens.length + spans.length, all);
-        spans.push(await ask<readonly AspectProfile[]>(asked, (remote) => remote.reportSpans(range, face)));
-        if (!isWanted()) return null;
-      }
-      step(all - 1, all);
-      const source = { ...wanted, faces: asked.faces, screens, spans: spans.length > 0 ? { range, faces: spans } : null };
-      const html = await ask<string>(asked, (remote) => remote.reportHtml(source));
-      return isWanted() ? html : null;
-    },
+    missMove: (asked, pair) => one<MissMove>("missMove", asked, (remote) => remote.missMove(pair, asked.faces)),
+    map: (...args) => map(asking, ...args),
+    words: (asked, place, face) => one<readonly Finding[]>("words", asked, (remote) => remote.words(place, face)),
+    spans: (...args) => spans(asking, ...args),
+    report: (...args) => report(asking, ...args),
     stop() {
-      for (const kind of Object.keys(generations) as (keyof typeof generations)[]) generations[kind] += 1;
+      for (const kind of KINDS) generations[kind] += 1;
       worker.stop();
     },
   };

@@ -125,9 +125,8 @@ interface Corners {
   readonly down: Point;
 }
 
-/** `fixed`: a screen given by the game; the element then shows all of it, whatever its size. `changed` hears of every change. */
-export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?: Screen; readonly ppi?: number }, changed: () => void): Glass {
-  const probes = createProbes();
+/** A frame that lies exactly over the element, with a mark at three of its corners. */
+function createFrame(over: HTMLElement) {
   const frame = document.createElement("div");
   frame.setAttribute("aria-hidden", "true");
   const marks = (["0 auto auto 0", "0 0 auto auto", "auto auto 0 0"] as const).map((inset) => {
@@ -138,66 +137,31 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
   frame.append(...marks);
   const laid = createLaid(frame, { visibility: "hidden" });
   const above = putAbove(frame, over);
-  let element: HTMLElement | null = over;
-  let corners: Corners = { from: { x: 0, y: 0 }, across: { x: 1, y: 0 }, down: { x: 0, y: 1 } };
-  let coarse: boolean | null = null;
+  return {
+    follow: laid.follow,
+    corners: (): Corners => {
+      const [a, b, c] = marks.map((mark) => mark.getBoundingClientRect());
+      return { from: { x: a.left, y: a.top }, across: { x: b.left - a.left, y: b.top - a.top }, down: { x: c.left - a.left, y: c.top - a.top } };
+    },
+    close: above.close,
+  };
+}
 
-  const readCorners = (): Corners => {
-    const [a, b, c] = marks.map((mark) => mark.getBoundingClientRect());
-    return {
-      from: { x: a.left, y: a.top },
-      across: { x: b.left - a.left, y: b.top - a.top },
-      down: { x: c.left - a.left, y: c.top - a.top },
-    };
-  };
-  const measure = (box: DOMRect): Screen => {
-    corners = readCorners();
-    if (fixed) return fixed;
-    const { across, down } = corners;
-    const [width, height] = [Math.hypot(across.x, across.y), Math.hypot(down.x, down.y)];
-    const density = window.devicePixelRatio || 1;
-    coarse ??= matchMedia("(pointer: coarse)").matches;
-    const inch = ppi ?? (coarse ? COARSE_PPI : FINE_PPI);
-    const sides = { width: innerWidth, height: innerHeight, largeHeight: probes.largeHeight(), visible: visibleSides() };
-    const covered = coveredSides(box, probes.safe(), sides, (axis) => canScroll(element ?? over, axis));
-    return {
-      ...plainScreen(`${Math.round(width)}×${Math.round(height)}`, Math.max(1, width * density), Math.max(1, height * density), inch * density),
-      insets: {
-        left: covered[sideOf(-across.x, -across.y)] * density,
-        top: covered[sideOf(-down.x, -down.y)] * density,
-        right: covered[sideOf(across.x, across.y)] * density,
-        bottom: covered[sideOf(down.x, down.y)] * density,
-      },
-    };
-  };
-  /** What was measured last, so that nothing is measured where nothing has moved. */
+/** Tells whether a box or the window is another than at the last call, so that nothing is measured where nothing has moved. */
+function createMoved(): (box: DOMRect) => boolean {
   const before = { left: 0, top: 0, width: 0, height: 0, windowWidth: 0, windowHeight: 0, density: 0 };
-  const moved = ({ left, top, width, height }: DOMRect): boolean => {
+  return ({ left, top, width, height }) => {
     const isSameBox = left === before.left && top === before.top && width === before.width && height === before.height;
     if (isSameBox && innerWidth === before.windowWidth && innerHeight === before.windowHeight && devicePixelRatio === before.density) return false;
     Object.assign(before, { left, top, width, height, windowWidth: innerWidth, windowHeight: innerHeight, density: devicePixelRatio });
     return true;
   };
-  let screen = plainScreen("", 1, 1, FINE_PPI);
-  const remeasure = () => {
-    const shown = shownElement(over);
-    const wasSeen = element !== null;
-    element = shown;
-    if (!shown) return wasSeen;
-    laid.follow(shown);
-    const next = measure(shown.getBoundingClientRect());
-    const isSame = JSON.stringify(next) === JSON.stringify(screen);
-    // The same screen stays the very same object: an element that only moves is not redrawn.
-    if (!isSame) screen = next;
-    return !isSame || !wasSeen;
-  };
-  remeasure();
-  const lookClosely = () => {
-    coarse = null;
-    if (remeasure()) changed();
-  };
-  const observer = new ResizeObserver(lookClosely);
-  for (const one of [over, ...probes.all]) observer.observe(one);
+}
+
+/** Calls for whatever may change where elements are or how large they are; returns what ends it. */
+function onAnyChange(elements: readonly Element[], look: () => void): () => void {
+  const observer = new ResizeObserver(look);
+  for (const one of elements) observer.observe(one);
   const { visualViewport: view } = window;
   // Scrolling does not bubble: it is heard on its way down, whichever ancestor scrolls. What fills the screen is heard of on the way up, when
   // everything of ours has followed.
@@ -209,7 +173,62 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
     [view, "resize", true],
     [view, "scroll", true],
   ];
-  for (const [target, type, capture] of heard) target?.addEventListener(type, lookClosely, capture);
+  for (const [target, type, capture] of heard) target?.addEventListener(type, look, capture);
+  return () => {
+    observer.disconnect();
+    for (const [target, type, capture] of heard) target?.removeEventListener(type, look, capture);
+  };
+}
+
+/** A screen by where an element's corners are, what of it is covered, and how dense it is. */
+function screenOf({ across, down }: Corners, covered: Sides, inch: number): Screen {
+  const [width, height] = [Math.hypot(across.x, across.y), Math.hypot(down.x, down.y)];
+  const density = window.devicePixelRatio || 1;
+  return {
+    ...plainScreen(`${Math.round(width)}×${Math.round(height)}`, Math.max(1, width * density), Math.max(1, height * density), inch * density),
+    insets: {
+      left: covered[sideOf(-across.x, -across.y)] * density,
+      top: covered[sideOf(-down.x, -down.y)] * density,
+      right: covered[sideOf(across.x, across.y)] * density,
+      bottom: covered[sideOf(down.x, down.y)] * density,
+    },
+  };
+}
+
+/** `fixed`: a screen given by the game; the element then shows all of it, whatever its size. `changed` hears of every change. */
+export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?: Screen; readonly ppi?: number }, changed: () => void): Glass {
+  const probes = createProbes();
+  const frame = createFrame(over);
+  const hasMoved = createMoved();
+  let element: HTMLElement | null = over;
+  let corners: Corners = { from: { x: 0, y: 0 }, across: { x: 1, y: 0 }, down: { x: 0, y: 1 } };
+  let coarse: boolean | null = null;
+  const measure = (shown: HTMLElement): Screen => {
+    corners = frame.corners();
+    if (fixed) return fixed;
+    coarse ??= matchMedia("(pointer: coarse)").matches;
+    const sides = { width: innerWidth, height: innerHeight, largeHeight: probes.largeHeight(), visible: visibleSides() };
+    const covered = coveredSides(shown.getBoundingClientRect(), probes.safe(), sides, (axis) => canScroll(shown, axis));
+    return screenOf(corners, covered, ppi ?? (coarse ? COARSE_PPI : FINE_PPI));
+  };
+  let screen = plainScreen("", 1, 1, FINE_PPI);
+  const remeasure = () => {
+    const shown = shownElement(over);
+    const wasSeen = element !== null;
+    element = shown;
+    if (!shown) return wasSeen;
+    frame.follow(shown);
+    const next = measure(shown);
+    const isSame = JSON.stringify(next) === JSON.stringify(screen);
+    // The same screen stays the very same object: an element that only moves is not redrawn.
+    if (!isSame) screen = next;
+    return !isSame || !wasSeen;
+  };
+  remeasure();
+  const stop = onAnyChange([over, ...probes.all], () => {
+    coarse = null;
+    if (remeasure()) changed();
+  });
   return {
     screen: () => screen,
     isSeen: () => element !== null,
@@ -223,12 +242,11 @@ export function createGlass(over: HTMLElement, { fixed, ppi }: { readonly fixed?
     },
     scale: () => (Math.hypot(corners.across.x, corners.across.y) || 1) / screen.widthPx,
     look() {
-      if (element && moved(element.getBoundingClientRect()) && remeasure()) changed();
+      if (element && hasMoved(element.getBoundingClientRect()) && remeasure()) changed();
     },
     close() {
-      observer.disconnect();
-      for (const [target, type, capture] of heard) target?.removeEventListener(type, lookClosely, capture);
-      above.close();
+      stop();
+      frame.close();
       probes.close();
     },
   };

@@ -84,82 +84,130 @@ const MOST_GONE = 16;
 /** A menu asked for so near to a finger of ours is that finger's, CSS px. */
 const MENU_NEAR_PX = 40;
 
-export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mouseTouches, mouse, now }: FingersParts): Fingers {
-  const listening = createListening();
-  /** The fingers that the engine knows, by their pointers. */
-  const down = new Map<number, Finger>();
-  /** Every pointer that was taken and is still down, also those that the engine has release. */
-  const taken = new Set<number>();
+/** Whose a pointer is. */
+interface Ownership {
+  /** Every pointer that was taken and is still down, also those that the engine has released. */
+  readonly taken: Set<number>;
   /** Pointers of ours that have gone: what browsers tell of them afterwards (out, leave, click) is nobody's. */
-  const gone = new Set<number>();
-  /** What was decided of a finger when it came over the glass, before it came down. */
-  const decided = new Map<number, boolean>();
+  readonly gone: Set<number>;
   /** The game's fingers that are down. The first of them is the primary one, as it would be without ours. */
-  const theirs = new Set<number>();
-  let theirPrimary: number | null = null;
-  let mouseTook = false;
-  let isClosing = false;
-  const sieve = createTouchSieve();
-  const { give, mouseHolds, forget } = createTelling({ toScreen, feed, mouse, now });
-  const unstyle = [styled(over, STYLES), styled(document.documentElement, { "overscroll-behavior": "none" })];
+  readonly theirs: Set<number>;
+  /** Decides of a finger when it comes over the glass, before it comes down. */
+  decide(event: PointerEvent): boolean;
+  /** What was decided of a finger that comes down now. */
+  decided(event: PointerEvent): boolean;
+  isUndecided(pointerId: number): boolean;
+  forget(pointerId: number): void;
+  isOurs(event: PointerEvent): boolean;
+  /** A pointer of ours has gone. */
+  leave(pointerId: number): void;
+  /** Without our fingers the game's first one is the primary one: libraries listen to no other. */
+  passOn(event: PointerEvent): void;
+}
 
+function createOwnership(isForUs: (event: PointerEvent) => boolean): Ownership {
+  const [taken, gone, theirs] = [new Set<number>(), new Set<number>(), new Set<number>()];
+  const known = new Map<number, boolean>();
+  let theirPrimary: number | null = null;
+  const decide = (event: PointerEvent): boolean => {
+    const isTaken = isForUs(event);
+    gone.delete(event.pointerId);
+    known.set(event.pointerId, isTaken);
+    if (!isTaken && event.pointerType !== "mouse" && theirs.size === 0) theirPrimary = event.pointerId;
+    return isTaken;
+  };
+  return {
+    ...{ taken, gone, theirs, decide },
+    decided(event) {
+      const isTaken = known.get(event.pointerId) ?? decide(event);
+      known.delete(event.pointerId);
+      return isTaken;
+    },
+    isUndecided: (pointerId) => !taken.has(pointerId) && !theirs.has(pointerId) && !known.has(pointerId),
+    forget: (pointerId) => void known.delete(pointerId),
+    isOurs: ({ pointerId }) => taken.has(pointerId) || gone.has(pointerId) || known.get(pointerId) === true,
+    leave(pointerId) {
+      taken.delete(pointerId);
+      gone.add(pointerId);
+      if (gone.size > MOST_GONE) for (const first of gone) if (gone.size > MOST_GONE) gone.delete(first);
+    },
+    passOn(event) {
+      if (event.pointerId === theirPrimary && !event.isPrimary) Object.defineProperty(event, "isPrimary", { value: true });
+    },
+  };
+}
+
+/** What the parts of listening share. */
+interface Hearing {
+  readonly listening: ReturnType<typeof createListening>;
+  readonly sieve: ReturnType<typeof createTouchSieve>;
+  readonly own: Ownership;
+  /** The fingers that the engine knows, by their pointers. */
+  readonly down: Map<number, Finger>;
+  readonly telling: ReturnType<typeof createTelling>;
+  readonly touched: () => void;
+  /** Whether the last press of the mouse was ours. */
+  mouseTook: boolean;
+  isClosing: boolean;
+  isOver(event: Event): boolean;
+}
+
+/** While it closes, listening ends with the last finger of ours. */
+function closeWithLast({ isClosing, own, sieve, listening }: Hearing): void {
+  if (isClosing && own.taken.size === 0 && !sieve.holds()) listening.close();
+}
+
+export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mouseTouches, mouse, now }: FingersParts): Fingers {
   const isOver = (event: Event) => !(OWN_EVENT in event) && holds(over, targetOf(event));
   const isForUs = (event: PointerEvent) =>
-    !isClosing &&
+    !hearing.isClosing &&
     isOver(event) &&
     isSeen() &&
     (event.pointerType !== "mouse" || (event.button === 0 && mouseTouches())) &&
     (targetOf(event) === over || !isPressable(targetOf(event))) &&
     takes(toScreen(event.clientX, event.clientY, { x: 0, y: 0 }));
-  const isOurs = ({ pointerId }: PointerEvent) => taken.has(pointerId) || gone.has(pointerId) || decided.get(pointerId) === true;
-  const decide = (event: PointerEvent): boolean => {
-    const isTaken = isForUs(event);
-    gone.delete(event.pointerId);
-    decided.set(event.pointerId, isTaken);
-    if (!isTaken && event.pointerType !== "mouse" && theirs.size === 0) theirPrimary = event.pointerId;
-    return isTaken;
+  const hearing: Hearing = {
+    ...{ listening: createListening(), sieve: createTouchSieve(), own: createOwnership(isForUs), down: new Map(), touched, isOver },
+    telling: createTelling({ toScreen, feed, mouse, now }),
+    ...{ mouseTook: false, isClosing: false },
   };
-  const leave = (pointerId: number) => {
-    down.delete(pointerId);
-    taken.delete(pointerId);
-    gone.add(pointerId);
-    if (gone.size > MOST_GONE) for (const first of gone) if (gone.size > MOST_GONE) gone.delete(first);
-    if (isClosing && taken.size === 0 && !sieve.holds()) listening.close();
+  const { down } = hearing;
+  const unstyle = [styled(over, STYLES), styled(document.documentElement, { "overscroll-behavior": "none" })];
+  hearPointers(hearing);
+  hearBesides(hearing);
+  return {
+    again() {
+      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "move" as const, x: 0, y: 0 }));
+    },
+    cancel() {
+      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "cancel" as const, x: 0, y: 0 }));
+      down.clear();
+      hearing.telling.forget();
+    },
+    close() {
+      hearing.isClosing = true;
+      down.clear();
+      // What the game has not seen come down it must not see go up either.
+      closeWithLast(hearing);
+      unstyle.forEach((back) => back());
+    },
   };
-  /** Without our fingers the game's first one is the primary one: libraries listen to no other. */
-  const passOn = (event: PointerEvent) => {
-    if (event.pointerId === theirPrimary && !event.isPrimary) Object.defineProperty(event, "isPrimary", { value: true });
-  };
+}
 
+/** Pointers as they come over the glass, down, move and go. */
+function hearPointers(hearing: Hearing): void {
+  const { listening, own, down, telling } = hearing;
   // A finger comes over the glass before it comes down on it, at the same place.
   const heardBefore = (event: PointerEvent) => {
     if (OWN_EVENT in event || event.pointerType !== "touch") return;
-    if (!taken.has(event.pointerId) && !theirs.has(event.pointerId) && !decided.has(event.pointerId) && event.type === "pointerover") decide(event);
-    if (isOurs(event)) take(event);
-    else passOn(event);
+    if (own.isUndecided(event.pointerId) && event.type === "pointerover") own.decide(event);
+    if (own.isOurs(event)) take(event);
+    else own.passOn(event);
   };
   for (const type of ["pointerover", "pointerenter", "pointerout", "pointerleave", "gotpointercapture", "lostpointercapture"] as const)
     listening.on(type, heardBefore);
-
   listening.on("pointerdown", (event) => {
-    if (OWN_EVENT in event || taken.has(event.pointerId)) return;
-    const isMouse = event.pointerType === "mouse";
-    const isWithin = isOver(event);
-    if (isWithin && !isMouse && !isClosing) touched();
-    const isTaken = decided.get(event.pointerId) ?? decide(event);
-    decided.delete(event.pointerId);
-    if (isMouse) mouseTook = isTaken;
-    else sieve.down(event.pointerId, { x: event.clientX, y: event.clientY }, isTaken);
-    if (!isTaken) {
-      if (isMouse) return void (isWithin && !isClosing && give(event, "down", false));
-      theirs.add(event.pointerId);
-      return passOn(event);
-    }
-    focusAt(targetOf(event));
-    down.set(event.pointerId, { isMouse, clientX: event.clientX, clientY: event.clientY });
-    taken.add(event.pointerId);
-    give(event, "down", true);
-    take(event);
+    if (!(OWN_EVENT in event || own.taken.has(event.pointerId))) cameDown(hearing, event);
   });
   listening.on("pointermove", (event) => {
     if (OWN_EVENT in event) return;
@@ -168,69 +216,87 @@ export function createFingers({ over, isSeen, toScreen, feed, takes, touched, mo
       [finger.clientX, finger.clientY] = [event.clientX, event.clientY];
       // A phone reports several movements at once: each counts.
       const all = finger.isMouse ? [] : (event.getCoalescedEvents?.() ?? []);
-      if (all.length > 1) for (const one of all) give(one, "move", true);
-      else give(event, "move", true);
+      if (all.length > 1) for (const one of all) telling.give(one, "move", true);
+      else telling.give(event, "move", true);
     }
-    if (taken.has(event.pointerId)) return take(event);
-    if (event.pointerType === "mouse" && isOver(event) && !isClosing) give(event, "move", false);
-    passOn(event);
+    if (own.taken.has(event.pointerId)) return take(event);
+    if (event.pointerType === "mouse" && hearing.isOver(event) && !hearing.isClosing) telling.give(event, "move", false);
+    own.passOn(event);
   });
-  const end = (type: "up" | "cancel") => (event: PointerEvent) => {
-    const { pointerId } = event;
-    if (OWN_EVENT in event) return;
-    decided.delete(pointerId);
-    sieve.gone(pointerId);
-    if (!taken.has(pointerId)) {
-      if (type === "up" && event.pointerType === "mouse" && mouseHolds()) give(event, "up", false);
-      passOn(event);
-      theirs.delete(pointerId);
-      return;
-    }
-    if (down.has(pointerId)) give(event, type, true);
-    // Of a mouse another button may still be down: it is a finger until the main one is up.
-    if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & MAIN) === 0) leave(pointerId);
-    take(event);
-  };
-  listening.on("pointerup", end("up"));
-  listening.on("pointercancel", end("cancel"));
+  for (const [name, type] of [
+    ["pointerup", "up"],
+    ["pointercancel", "cancel"],
+  ] as const)
+    listening.on(name, (event) => {
+      if (!(OWN_EVENT in event)) went(hearing, event, type);
+    });
+}
 
+function cameDown(hearing: Hearing, event: PointerEvent): void {
+  const { own, sieve, down, telling } = hearing;
+  const { pointerId, clientX, clientY } = event;
+  const isMouse = event.pointerType === "mouse";
+  const isWithin = hearing.isOver(event);
+  if (isWithin && !isMouse && !hearing.isClosing) hearing.touched();
+  const isTaken = own.decided(event);
+  if (isMouse) hearing.mouseTook = isTaken;
+  else sieve.down(pointerId, { x: clientX, y: clientY }, isTaken);
+  if (!isTaken) {
+    if (isMouse) return void (isWithin && !hearing.isClosing && telling.give(event, "down", false));
+    own.theirs.add(pointerId);
+    return own.passOn(event);
+  }
+  focusAt(targetOf(event));
+  down.set(pointerId, { isMouse, clientX, clientY });
+  own.taken.add(pointerId);
+  telling.give(event, "down", true);
+  take(event);
+}
+
+function went(hearing: Hearing, event: PointerEvent, type: "up" | "cancel"): void {
+  const { own, sieve, down, telling } = hearing;
+  const { pointerId } = event;
+  own.forget(pointerId);
+  sieve.gone(pointerId);
+  if (!own.taken.has(pointerId)) {
+    if (type === "up" && event.pointerType === "mouse" && telling.mouseHolds()) telling.give(event, "up", false);
+    own.passOn(event);
+    own.theirs.delete(pointerId);
+    return;
+  }
+  if (down.has(pointerId)) telling.give(event, type, true);
+  // Of a mouse another button may still be down: it is a finger until the main one is up.
+  if (type === "cancel" || event.pointerType !== "mouse" || (event.buttons & MAIN) === 0) {
+    down.delete(pointerId);
+    own.leave(pointerId);
+    closeWithLast(hearing);
+  }
+  take(event);
+}
+
+/** What browsers tell besides: touches, clicks, the mouse, the menu of a long press. */
+function hearBesides(hearing: Hearing): void {
+  const { listening, sieve, own, down, isOver } = hearing;
   for (const type of ["touchstart", "touchmove", "touchend", "touchcancel"] as const)
     listening.on(type, (event) => {
       if (OWN_EVENT in event) return;
       const sifted = sieve.sift(event);
       if (sifted === "none") take(event);
       else if (sifted !== "all") showOnly(event, sifted);
-      if (isClosing && taken.size === 0 && !sieve.holds()) listening.close();
+      closeWithLast(hearing);
     });
   for (const type of ["click", "dblclick", "auxclick"] as const)
     listening.on(type, (event) => {
       const { pointerId, pointerType } = event as PointerEvent;
       const isMouse = pointerType === undefined || pointerType === "" || pointerType === "mouse";
       // A click by a key or by a program has no pointer and no count.
-      if (isOver(event) && event.detail > 0 && (isMouse ? mouseTook : gone.has(pointerId) || taken.has(pointerId))) take(event);
+      if (isOver(event) && event.detail > 0 && (isMouse ? hearing.mouseTook : own.gone.has(pointerId) || own.taken.has(pointerId))) take(event);
     });
-  for (const type of ["mousedown", "mouseup"] as const) listening.on(type, (event) => mouseTook && isOver(event) && take(event));
+  for (const type of ["mousedown", "mouseup"] as const) listening.on(type, (event) => hearing.mouseTook && isOver(event) && take(event));
   listening.on("contextmenu", (event) => {
     const isNear = ({ clientX, clientY }: Finger) => Math.hypot(clientX - event.clientX, clientY - event.clientY) < MENU_NEAR_PX;
     if (isOver(event) && [...down.values()].some(isNear)) take(event);
   });
-  return {
-    again() {
-      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "move" as const, x: 0, y: 0 }));
-    },
-    cancel() {
-      for (const [id, { clientX, clientY }] of down) feed(toScreen(clientX, clientY, { t: now(), id, type: "cancel" as const, x: 0, y: 0 }));
-      down.clear();
-      forget();
-    },
-    close() {
-      isClosing = true;
-      down.clear();
-      // What the game has not seen come down it must not see go up either.
-      if (taken.size === 0 && !sieve.holds()) listening.close();
-      unstyle.forEach((back) => back());
-    },
-  };
 }
 
 /** Gives the focus to where the browser would: the nearest element at a touch that can have it; where none can, a field that is typed in loses it. */

@@ -130,78 +130,98 @@ export function groupsOf(
     .map(([key, list]) => ({ key, word: word(key), actions: list }));
 }
 
-/** Places everything. `loose`: serves that lead nowhere, to be by the action they were likely meant for. */
-export function sheetPositions(
-  layout: Pick<Layout, "actions" | "controls" | "moments">,
-  seen: readonly Action[],
-  options: { readonly grouped: boolean; readonly folded: ReadonlySet<string>; readonly filtered: boolean; readonly loose: readonly LooseEnd[] },
-): SheetPositions {
+/** What is placed first: the actions in their groups, and the ends of their hardware. */
+interface PlacedActions {
+  readonly groups: GroupPosition[];
+  readonly actions: Map<string, SheetRow>;
+  readonly ends: EndPosition[];
+  readonly byEnd: ReadonlyMap<string, readonly EndPosition[]>;
+  /** Where the wires of an action end: at its row, or at its folded group. */
+  readonly middle: ReadonlyMap<string, number>;
+  /** Where the last one ends. */
+  readonly bottom: number;
+}
+
+const nearestEnd = (places: readonly EndPosition[] | undefined, at: number) => places?.findLast((e) => Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
+
+function placeActions(seen: readonly Action[], moments: Layout["moments"], { grouped, folded }: Pick<SheetOptions, "grouped" | "folded">): PlacedActions {
   const groups: GroupPosition[] = [];
   const actions = new Map<string, SheetRow>();
   const ends: EndPosition[] = [];
   const byEnd = new Map<string, EndPosition[]>();
-  const nearest = (end: string, at: number) => byEnd.get(end)?.findLast((e) => Math.abs(e.y + e.h / 2 - at) <= ENDS_APART_PX);
-  const put = (place: EndPosition) => {
-    ends.push(place);
-    byEnd.set(place.end, [...(byEnd.get(place.end) ?? []), place]);
-  };
-  /** Where the wires of an action end: at its row, or at its folded group. */
   const middle = new Map<string, number>();
   let y = 0;
-  for (const group of groupsOf(seen, layout.moments, options.grouped)) {
-    const folded = group.word !== "" && options.folded.has(group.key);
+  for (const group of groupsOf(seen, moments, grouped)) {
+    const isFolded = group.word !== "" && folded.has(group.key);
     if (group.word !== "") {
-      groups.push({ key: group.key, word: group.word, y, folded, count: group.actions.length });
-      if (folded) for (const action of group.actions) middle.set(action.name, y + GROUP_HEIGHT / 2);
+      groups.push({ key: group.key, word: group.word, y, folded: isFolded, count: group.actions.length });
+      if (isFolded) for (const action of group.actions) middle.set(action.name, y + GROUP_HEIGHT / 2);
       y += GROUP_HEIGHT;
     }
-    if (folded) continue;
+    if (isFolded) continue;
     for (const action of group.actions) {
-      const fresh = hardwareEnds(action).filter((end) => !nearest(end, y + ACTION_HEIGHT / 2));
+      const fresh = hardwareEnds(action).filter((end) => !nearestEnd(byEnd.get(end), y + ACTION_HEIGHT / 2));
       const h = Math.max(ACTION_HEIGHT, fresh.length * END_HEIGHT + 6);
       const top = y + (h - fresh.length * END_HEIGHT) / 2;
-      fresh.forEach((end, i) => put({ key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT }));
+      for (const [i, end] of fresh.entries()) {
+        const place = { key: `${end} ${action.name}`, end, by: action.name, y: top + i * END_HEIGHT, h: END_HEIGHT };
+        ends.push(place);
+        byEnd.set(end, [...(byEnd.get(end) ?? []), place]);
+      }
       actions.set(action.name, { y, h });
       middle.set(action.name, y + h / 2);
       y += h + 4;
     }
   }
-  const controls = placeControls(layout.controls, middle, actions, options);
-  const hardware = seen.flatMap((action) =>
-    hardwareWires(action).flatMap((w): HardwareWirePosition[] => {
-      const to = middle.get(action.name);
-      if (to === undefined) return [];
-      // Of a folded group the wires come from wherever their ends still stand.
-      const places = byEnd.get(w.end) ?? [];
-      const from = places.find((e) => e.by === action.name) ?? nearest(w.end, to) ?? places[0];
-      if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > ENDS_APART_PX)) return [];
-      return [
-        {
-          key: hardwareWireKey(action.name, w.list, w.index),
-          end: w.end,
-          action: action.name,
-          list: w.list,
-          index: w.index,
-          fromY: from.y + from.h / 2,
-          toY: to,
-        },
-      ];
-    }),
-  );
-  const serves = layout.controls.flatMap((control) => {
-    const row = controls.get(control.id);
-    if (!row) return [];
-    return (control.serves as readonly Serve[]).map((s, index): ServeWirePosition => ({
-      key: serveWireKey(control.id, index),
-      id: control.id,
-      index,
-      action: s.action,
-      fromY: middle.get(s.action) ?? null,
-      toY: row.y + CONTROL_HEAD + (index + 0.5) * SERVE_HEIGHT,
-    }));
+  return { groups, actions, ends, byEnd, middle, bottom: y };
+}
+
+/** The wires from hardware to an action. Of a folded group they come from wherever their ends still stand. */
+function placeHardwareWires(action: Action, { middle, byEnd, actions }: PlacedActions): HardwareWirePosition[] {
+  const to = middle.get(action.name);
+  if (to === undefined) return [];
+  return hardwareWires(action).flatMap(({ end, list, index }): HardwareWirePosition[] => {
+    const places = byEnd.get(end) ?? [];
+    const from = places.find((e) => e.by === action.name) ?? nearestEnd(places, to) ?? places[0];
+    if (!from || (!actions.has(action.name) && from.by !== action.name && Math.abs(from.y - to) > ENDS_APART_PX)) return [];
+    return [{ key: hardwareWireKey(action.name, list, index), end, action: action.name, list, index, fromY: from.y + from.h / 2, toY: to }];
   });
-  const low = [...controls.values()].reduce((most, row) => Math.max(most, row.y + row.h), y);
-  return { groups, actions, ends, controls, hardwareWires: hardware, serveWires: serves, height: low + 24, hidden: layout.actions.length - seen.length };
+}
+
+const placeServeWires = ({ id, serves }: Control, row: SheetRow, middle: ReadonlyMap<string, number>): ServeWirePosition[] =>
+  (serves as readonly Serve[]).map((s, index) => ({
+    key: serveWireKey(id, index),
+    id,
+    index,
+    action: s.action,
+    fromY: middle.get(s.action) ?? null,
+    toY: row.y + CONTROL_HEAD + (index + 0.5) * SERVE_HEIGHT,
+  }));
+
+/** `loose`: serves that lead nowhere, to be by the action they were likely meant for. */
+interface SheetOptions {
+  readonly grouped: boolean;
+  readonly folded: ReadonlySet<string>;
+  readonly filtered: boolean;
+  readonly loose: readonly LooseEnd[];
+}
+
+/** Places everything. */
+export function sheetPositions(layout: Pick<Layout, "actions" | "controls" | "moments">, seen: readonly Action[], options: SheetOptions): SheetPositions {
+  const placed = placeActions(seen, layout.moments, options);
+  const { groups, actions, ends, middle, bottom } = placed;
+  const controls = placeControls(layout.controls, middle, actions, options);
+  const low = [...controls.values()].reduce((most, row) => Math.max(most, row.y + row.h), bottom);
+  return {
+    ...{ groups, actions, ends, controls },
+    hardwareWires: seen.flatMap((action) => placeHardwareWires(action, placed)),
+    serveWires: layout.controls.flatMap((control) => {
+      const row = controls.get(control.id);
+      return row ? placeServeWires(control, row, middle) : [];
+    }),
+    height: low + 24,
+    hidden: layout.actions.length - seen.length,
+  };
 }
 
 function placeControls(

@@ -99,112 +99,141 @@ const hasWork = ({ pending, place }: Open): boolean => pending.length > 0 || pla
 /** The log is cut when it is longer by this many edits than it must be: not at every one. */
 const TRIM_SLACK = 50;
 
-/** Creates a document store without a layout. */
-export function createDocumentStore({ kept, windows, now, compose, againMs }: DocumentStoreParts, news: DocumentStoreEvents): DocumentStore {
-  let open: Open | null = null;
-  const digests = new Map<string, string>();
-  const digestOf = (data: string) => digests.get(data) ?? digestOfText(data);
+/** What writing works with. `isOpen`: whether a layout is still the open one; what was read for another is dropped. */
+interface Writer extends DocumentStoreParts {
+  readonly news: DocumentStoreEvents;
+  /** The digests of pictures that are known. */
+  readonly digests: Map<string, string>;
+  isOpen(mine: Open): boolean;
+}
 
+/** Reads what another window has written since a revision. */
+async function read(writer: Writer, mine: Open, revision: number): Promise<void> {
+  // A message that arrives from now on is about a later write.
+  mine.place = { kind: "stored", revision };
+  try {
+    await take(writer, mine, await writer.kept.since(mine.id, revision));
+  } catch (error) {
+    mine.place = { kind: "behind", revision };
+    throw error;
+  }
+}
+
+/** Writes what is pending; false: another window was faster, and both were merged. */
+async function write(writer: Writer, mine: Open): Promise<boolean> {
+  const { kept, windows, now, compose, digests, news } = writer;
+  const { pending, layout, place } = mine;
+  const revision = place.kind === "stored" || place.kind === "behind" ? place.revision : null;
+  mine.inFlight = pending.length;
+  try {
+    const form = await compose(layout);
+    const pictures = new Map(picturesByDigest(layout, form.digests));
+    for (const [digest, data] of pictures) digests.set(data, digest);
+    const records = (revision === null ? [...mine.log, ...pending] : pending).map((record) => storable(record, pictures, digests));
+    const trim = revision === null ? 0 : trimOf([...mine.log, ...pending]);
+    const result = await kept.write({ id: mine.id, name: layout.name, text: form.text, savedAt: now(), base: revision, records, pictures, trim });
+    if (!writer.isOpen(mine)) return true;
+    if (result.kind !== "written") {
+      await take(writer, mine, result);
+      return false;
+    }
+    moveTo(mine, result.revision);
+    mine.written = layout;
+    mine.log = [...mine.log, ...pending].slice(trim);
+    mine.pending = mine.pending.slice(pending.length);
+    if (mine.pending.length === 0) mine.beforeLast = null;
+    windows.tell({ kind: "written", layout: mine.id });
+    news.onDeleted(result.deletedAt !== null);
+    return true;
+  } finally {
+    mine.inFlight = 0;
+  }
+}
+
+/** A record in which pictures are replaced by their digests; the pictures are added to `pictures`. */
+function storable(record: LogRecord, pictures: Map<string, string>, digests: ReadonlyMap<string, string>): LogRecord {
+  const changes = withPictureData(record.changes, (data) => {
+    const digest = digests.get(data) ?? digestOfText(data);
+    pictures.set(digest, data);
+    return pictureReference(digest);
+  });
+  return { ...record, changes };
+}
+
+/** Merges what other windows have written. */
+async function take(writer: Writer, mine: Open, result: Exclude<Written, { kind: "written" }>): Promise<void> {
+  const { kept, news } = writer;
+  if (result.kind === "missing") {
+    mine.place = { kind: "unstored" };
+    news.onCleared();
+    return;
+  }
+  if (result.theirs === null) return takeWhole(writer, mine);
+  if (result.theirs.length === 0) return;
+  const theirs = await withPictures(kept, result.theirs);
+  if (!writer.isOpen(mine)) return;
+  const join = (records: readonly LogRecord[]) => merge({ written: mine.written, records }, theirs);
+  settle(mine, news, { revision: result.revision, log: [...mine.log, ...theirs], join });
+}
+
+async function takeWhole(writer: Writer, mine: Open): Promise<void> {
+  const whole = await openKept(writer.kept, mine.id);
+  if (!writer.isOpen(mine)) return;
+  if (!whole.ok) throw new Error(`what another window has written cannot be read: ${problemText(whole.problems, 1)}`);
+  const { layout, log, revision } = whole.value;
+  settle(mine, writer.news, { revision: revision!, log, join: (records) => mergeOnto({ written: mine.written, records }, layout) });
+}
+
+interface Settled {
+  readonly revision: number;
+  readonly log: readonly LogRecord[];
+  /** Merges what is not written. */
+  readonly join: (own: readonly LogRecord[]) => Merged;
+}
+
+function settle(mine: Open, news: DocumentStoreEvents, { revision, log, join }: Settled): void {
+  // A write that was reported as refused may have succeeded.
+  const known = new Set(log.map((r) => r.id));
+  const merged = join(mine.pending.filter((r) => !known.has(r.id)));
+  moveTo(mine, revision);
+  mine.log = log;
+  mine.written = merged.written;
+  mine.pending = merged.records;
+  mine.layout = merged.layout;
+  mine.inFlight = 0;
+  mine.beforeLast = null;
+  news.onMerged(merged.layout, [...log, ...merged.records]);
+  if (merged.lost.length > 0) news.onLost(merged.lost);
+}
+
+/** Adds a record to what is pending; one that goes on from the last one joins it, where that is not being written. */
+function addRecord(mine: Open, record: LogRecord, layout: Layout): void {
+  const last = mine.pending.at(-1);
+  const goesOn = last && record.joins !== undefined && (last.id === record.joins || last.joins === record.joins);
+  if (goesOn && mine.beforeLast && mine.pending.length > mine.inFlight) {
+    const joined = { ...last, words: undefined, time: record.time, changes: changesBetween(mine.beforeLast, layout) };
+    mine.pending = [...mine.pending.slice(0, -1), joined];
+  } else {
+    mine.beforeLast = mine.layout;
+    mine.pending = [...mine.pending, record];
+  }
+  mine.layout = layout;
+}
+
+/** Creates a document store without a layout. */
+export function createDocumentStore(parts: DocumentStoreParts, news: DocumentStoreEvents): DocumentStore {
+  let open: Open | null = null;
+  const writer: Writer = { ...parts, news, digests: new Map(), isOpen: (mine) => open === mine };
   const left = () => open !== null && hasWork(open);
   const step = async () => {
     const mine = open!;
-    if (mine.place.kind === "behind") return read(mine, mine.place.revision);
+    if (mine.place.kind === "behind") return read(writer, mine, mine.place.revision);
     // The window that holds the lock may be behind once; after merging nobody else can write before it.
-    await windows.alone(`write ${mine.id}`, async () => {
-      if (!(await write(mine))) await write(mine);
+    await parts.windows.alone(`write ${mine.id}`, async () => {
+      if (!(await write(writer, mine))) await write(writer, mine);
     });
   };
-  const saver = createSaveQueue({ left, step, tell: (saving) => news.onSaving(saving) }, againMs);
-
-  /** Reads what another window has written since a revision. */
-  async function read(mine: Open, revision: number): Promise<void> {
-    // A message that arrives from now on is about a later write.
-    mine.place = { kind: "stored", revision };
-    try {
-      await take(mine, await kept.since(mine.id, revision));
-    } catch (error) {
-      mine.place = { kind: "behind", revision };
-      throw error;
-    }
-  }
-
-  /** Writes what is pending; false: another window was faster, and both were merged. */
-  async function write(mine: Open): Promise<boolean> {
-    const { pending, layout, place } = mine;
-    const revision = place.kind === "stored" || place.kind === "behind" ? place.revision : null;
-    mine.inFlight = pending.length;
-    try {
-      const form = await compose(layout);
-      const pictures = new Map(picturesByDigest(layout, form.digests));
-      for (const [digest, data] of pictures) digests.set(data, digest);
-      const records = (revision === null ? [...mine.log, ...pending] : pending).map((record) => storable(record, pictures));
-      const trim = revision === null ? 0 : trimOf([...mine.log, ...pending]);
-      const result = await kept.write({ id: mine.id, name: layout.name, text: form.text, savedAt: now(), base: revision, records, pictures, trim });
-      if (open !== mine) return true;
-      if (result.kind !== "written") {
-        await take(mine, result);
-        return false;
-      }
-      moveTo(mine, result.revision);
-      mine.written = layout;
-      mine.log = [...mine.log, ...pending].slice(trim);
-      mine.pending = mine.pending.slice(pending.length);
-      if (mine.pending.length === 0) mine.beforeLast = null;
-      windows.tell({ kind: "written", layout: mine.id });
-      news.onDeleted(result.deletedAt !== null);
-      return true;
-    } finally {
-      mine.inFlight = 0;
-    }
-  }
-
-  /** A record in which pictures are replaced by their digests; the pictures are added to `pictures`. */
-  function storable(record: LogRecord, pictures: Map<string, string>): LogRecord {
-    const changes = withPictureData(record.changes, (data) => {
-      const digest = digestOf(data);
-      pictures.set(digest, data);
-      return pictureReference(digest);
-    });
-    return { ...record, changes };
-  }
-
-  /** Merges what other windows have written. */
-  async function take(mine: Open, result: Exclude<Written, { kind: "written" }>): Promise<void> {
-    if (result.kind === "missing") {
-      mine.place = { kind: "unstored" };
-      news.onCleared();
-      return;
-    }
-    if (result.theirs === null) return takeWhole(mine);
-    if (result.theirs.length === 0) return;
-    const theirs = await withPictures(kept, result.theirs);
-    if (open !== mine) return;
-    settle(mine, result.revision, [...mine.log, ...theirs], (records) => merge({ written: mine.written, records }, theirs));
-  }
-
-  async function takeWhole(mine: Open): Promise<void> {
-    const whole = await openKept(kept, mine.id);
-    if (open !== mine) return;
-    if (!whole.ok) throw new Error(`what another window has written cannot be read: ${problemText(whole.problems, 1)}`);
-    const { layout, log, revision } = whole.value;
-    settle(mine, revision!, log, (records) => mergeOnto({ written: mine.written, records }, layout));
-  }
-
-  function settle(mine: Open, revision: number, log: readonly LogRecord[], join: (own: readonly LogRecord[]) => Merged): void {
-    // A write that was reported as refused may have succeeded.
-    const known = new Set(log.map((r) => r.id));
-    const merged = join(mine.pending.filter((r) => !known.has(r.id)));
-    moveTo(mine, revision);
-    mine.log = log;
-    mine.written = merged.written;
-    mine.pending = merged.records;
-    mine.layout = merged.layout;
-    mine.inFlight = 0;
-    mine.beforeLast = null;
-    news.onMerged(merged.layout, [...log, ...merged.records]);
-    if (merged.lost.length > 0) news.onLost(merged.lost);
-  }
-
+  const saver = createSaveQueue({ left, step, tell: (saving) => news.onSaving(saving) }, parts.againMs);
   return {
     open({ id, layout, revision, log, isOffered = false }) {
       const place: Place = revision !== null ? { kind: "stored", revision } : { kind: isOffered ? "offered" : "unstored" };
@@ -214,16 +243,7 @@ export function createDocumentStore({ kept, windows, now, compose, againMs }: Do
     },
     add(record, layout) {
       if (!open) return [];
-      const last = open.pending.at(-1);
-      const goesOn = last && record.joins !== undefined && (last.id === record.joins || last.joins === record.joins);
-      if (goesOn && open.beforeLast && open.pending.length > open.inFlight) {
-        const joined = { ...last, words: undefined, time: record.time, changes: changesBetween(open.beforeLast, layout) };
-        open.pending = [...open.pending.slice(0, -1), joined];
-      } else {
-        open.beforeLast = open.layout;
-        open.pending = [...open.pending, record];
-      }
-      open.layout = layout;
+      addRecord(open, record, layout);
       saver.wake();
       return [...open.log, ...open.pending];
     },

@@ -39,6 +39,50 @@ const MANY_LETTERS = 1_000_000;
 const isLarge = ({ layout }: HandOffSource): boolean => pictureData(layout).reduce((sum, data) => sum + data.length, 0) > MANY_LETTERS;
 const NONE: ParcelState = { kind: "none" };
 
+/** Makes a parcel; `put` hears how it stands. Null where it failed. */
+async function make(id: ParcelId, source: HandOffSource, put: (state: ParcelState) => void): Promise<MadeParcel | null> {
+  put({ kind: "making" });
+  try {
+    const parcel = await makeParcel(id, source);
+    const taken = takenAs(parcel, fileNameFor(source.layout.name, `-${id}.zip`));
+    const made = { parcel, taken, bytes: fileBytes(taken) };
+    put({ kind: "made", made });
+    return made;
+  } catch (error) {
+    put({ kind: "failed", problem: error instanceof Error ? error.message : String(error) });
+    return null;
+  }
+}
+
+/** Makes the quick ones; between two the page may draw and answer. */
+async function makeQuick(want: Counter["want"], isCurrent: () => boolean): Promise<void> {
+  for (const id of QUICK) {
+    if (!isCurrent()) return;
+    await want(id);
+    await new Promise((resolve) => setTimeout(resolve, 0));
+  }
+}
+
+/** Works when nothing has changed for a while; returns what stops it. */
+function afterRest(work: (isCurrent: () => boolean) => Promise<void>): () => void {
+  let isCurrent = true;
+  const timer = setTimeout(() => void work(() => isCurrent), REST_MS);
+  return () => {
+    isCurrent = false;
+    clearTimeout(timer);
+  };
+}
+
+async function allOf({ layout }: HandOffSource, want: Counter["want"]): Promise<ParcelFile | null> {
+  const parcels: Parcel[] = [];
+  for (const id of PARCEL_IDS) {
+    const made = await want(id);
+    if (!made) return null;
+    parcels.push(made.parcel);
+  }
+  return { path: fileNameFor(layout.name, "-handoff.zip"), type: "application/zip", content: parcelZip(parcels) };
+}
+
 /** `takeKeys`: identifies the list of takes, which may load after the source; only the parcel of takes depends on it. */
 export function useParcels(source: HandOffSource, takeKeys: string): Counter {
   const keyOf = useCallback((id: ParcelId) => (id === "takes" ? `takes ${takeKeys}` : id), [takeKeys]);
@@ -53,59 +97,26 @@ export function useParcels(source: HandOffSource, takeKeys: string): Counter {
       const put = (state: ParcelState) => {
         if (making.current.of === source) setStates((was) => ({ of: source, by: new Map(was.of === source ? was.by : []).set(key, state) }));
       };
-      const make = async (): Promise<MadeParcel | null> => {
-        put({ kind: "making" });
-        try {
-          const parcel = await makeParcel(id, source);
-          const taken = takenAs(parcel, fileNameFor(source.layout.name, `-${id}.zip`));
-          const made = { parcel, taken, bytes: fileBytes(taken) };
-          put({ kind: "made", made });
-          return made;
-        } catch (error) {
-          by.delete(key);
-          put({ kind: "failed", problem: error instanceof Error ? error.message : String(error) });
-          return null;
-        }
-      };
       let promise = by.get(key);
-      if (!promise) by.set(key, (promise = make()));
+      if (!promise) {
+        promise = make(id, source, put).then((made) => {
+          if (made === null) by.delete(key);
+          return made;
+        });
+        by.set(key, promise);
+      }
       return promise;
     },
     [source, keyOf],
   );
 
-  useEffect(() => {
-    if (isLarge(source)) return;
-    let current = true;
-    const timer = setTimeout(() => {
-      void (async () => {
-        for (const id of QUICK) {
-          if (!current) return;
-          await want(id);
-          // Between two the page may draw and answer.
-          await new Promise((resolve) => setTimeout(resolve, 0));
-        }
-      })();
-    }, REST_MS);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [want, source]);
+  useEffect(() => (isLarge(source) ? undefined : afterRest((isCurrent) => makeQuick(want, isCurrent))), [want, source]);
 
   return useMemo(
     () => ({
       stateOf: (id) => (states.of === source ? (states.by.get(keyOf(id)) ?? NONE) : NONE),
       want,
-      async all() {
-        const parcels: Parcel[] = [];
-        for (const id of PARCEL_IDS) {
-          const made = await want(id);
-          if (!made) return null;
-          parcels.push(made.parcel);
-        }
-        return { path: fileNameFor(source.layout.name, "-handoff.zip"), type: "application/zip", content: parcelZip(parcels) };
-      },
+      all: () => allOf(source, want),
     }),
     [states, source, want, keyOf],
   );

@@ -44,6 +44,14 @@ export interface Gestures {
   isIdle(): boolean;
 }
 
+const told = (type: "move" | "up", { pointerId, clientX, clientY, point, shiftKey, altKey }: GlassPointer): GlassInput => ({
+  type,
+  pointer: pointerId,
+  at: { x: clientX, y: clientY },
+  point,
+  keys: { shift: shiftKey, alt: altKey },
+});
+
 export function createGlassGestures({ session, nextFrame }: GesturesParts): Gestures {
   const commands = createGlassCommands(session);
   let state = GLASS_AT_REST;
@@ -69,13 +77,6 @@ export function createGlassGestures({ session, nextFrame }: GesturesParts): Gest
     waiting = null;
     if (input) feed(input);
   };
-  const told = (type: "move" | "up", { pointerId, clientX, clientY, point, shiftKey, altKey }: GlassPointer): GlassInput => ({
-    type,
-    pointer: pointerId,
-    at: { x: clientX, y: clientY },
-    point,
-    keys: { shift: shiftKey, alt: altKey },
-  });
   const abandon = () => {
     waiting = null;
     feed({ type: "abandon" });

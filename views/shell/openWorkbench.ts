@@ -3,7 +3,7 @@ import { SAMPLES } from "../../samples/samples";
 import type { Life } from "../../storage/database";
 import { openLayouts } from "../../storage/layouts";
 import type { LayoutStore } from "../../storage/store";
-import { joinWindows, type News } from "../../storage/windows";
+import { joinWindows, type News, type Windows } from "../../storage/windows";
 import { connectWriting } from "../../workers/connect";
 import { createComposer } from "../../workers/writing";
 import { firstLayout } from "../document/firstLayout";
@@ -46,15 +46,7 @@ export async function openWorkbench(): Promise<Opened> {
   let hear: (news: News) => void = () => undefined;
   let live: (life: Life) => void = () => undefined;
   const [windows, store] = await Promise.all([
-    joinWindows(
-      {
-        channel: attempt(() => new BroadcastChannel("nodulum")),
-        locks: attempt(() => navigator.locks),
-        remembered,
-        newId,
-      },
-      (news) => hear(news),
-    ),
+    joinWindows({ channel: attempt(() => new BroadcastChannel("nodulum")), locks: attempt(() => navigator.locks), remembered, newId }, (news) => hear(news)),
     openLayouts({ onLife: (life) => live(life) }),
   ]);
   const last = attempt(() => remembered?.getItem(OPEN_KEY) ?? null);
@@ -66,44 +58,22 @@ export async function openWorkbench(): Promise<Opened> {
   const takes = createTakes({ kept, session, windows, now, newId, compose });
   const library = createLibrary({ kept, session, windows, now, newId });
 
-  const rememberOpen = () => attempt(() => remembered?.setItem(OPEN_KEY, session.store.getState().id));
-  rememberOpen();
-  session.store.subscribe((state, before) => {
-    if (state.id === before.id) return;
-    rememberOpen();
-    if (notes) drawingBegins(notes, state.id);
+  const opens: Opens = { kept, session, states, takes, windows };
+  hear = (news) => hearNews(opens, news);
+  live = (life) => hearLife(session, life);
+  const rememberOpen = (id: string) => attempt(() => remembered?.setItem(OPEN_KEY, id));
+  rememberOpen(opened.id);
+  session.store.subscribe(({ id }, before) => {
+    if (id === before.id) return;
+    rememberOpen(id);
+    if (notes) drawingBegins(notes, id);
   });
-  const seeOthers = () =>
-    void windows
-      .others()
-      .then((others) => session.setOthers(others))
-      .catch(() => undefined);
-  hear = (news) => {
-    seeOthers();
-    if (!("layout" in news) || news.layout !== session.store.getState().id) return;
-    if (news.kind === "written") session.heard();
-    else if (news.kind === "states") states.heard();
-    else if (news.kind === "takes") takes.heard();
-    else void hearMarked(kept, session);
-  };
-  live = (life) => {
-    // What has been closed may have been cleared: the store is asked.
-    if (life === "closed") return session.heard();
-    session.tell({
-      text: "A newer Nodulum is open in another window. Reload this window to continue; edits made here are not saved.",
-      tone: "problem",
-    });
-  };
-  seeOthers();
-  // Whatever was reported while this window slept: it looks again when somebody comes back to it.
-  const onSight = () => {
-    if (document.visibilityState !== "visible") return;
-    seeOthers();
+  seeOthers(opens);
+  const stopSight = onSight(() => {
+    seeOthers(opens);
     session.heard();
     void hearMarked(kept, session);
-  };
-  document.addEventListener("visibilitychange", onSight);
-  window.addEventListener("focus", onSight);
+  });
   if (passedOver.length > 0) session.tell({ text: `${passedOver.join(".\n")}. See the list of layouts.`, tone: "problem" });
   const sweep = window.setTimeout(() => void kept.sweep().catch((error: unknown) => console.error("Unused pictures could not be deleted.", error)), SWEEP_MS);
   const onHide = () => {
@@ -120,12 +90,59 @@ export async function openWorkbench(): Promise<Opened> {
     takes,
     close() {
       window.clearTimeout(sweep);
-      document.removeEventListener("visibilitychange", onSight);
-      window.removeEventListener("focus", onSight);
+      stopSight();
       window.removeEventListener("pagehide", onHide);
       windows.close();
       session.close();
     },
+  };
+}
+
+/** What hears of other windows. */
+interface Opens {
+  readonly kept: LayoutStore;
+  readonly session: Session;
+  readonly states: States;
+  readonly takes: Takes;
+  readonly windows: Windows;
+}
+
+function seeOthers({ windows, session }: Opens): void {
+  void windows
+    .others()
+    .then((others) => session.setOthers(others))
+    .catch(() => undefined);
+}
+
+/** What another window says. */
+function hearNews(opens: Opens, news: News): void {
+  const { kept, session, states, takes } = opens;
+  seeOthers(opens);
+  if (!("layout" in news) || news.layout !== session.store.getState().id) return;
+  if (news.kind === "written") session.heard();
+  else if (news.kind === "states") states.heard();
+  else if (news.kind === "takes") takes.heard();
+  else void hearMarked(kept, session);
+}
+
+/** What becomes of the database. */
+function hearLife(session: Session, life: Life): void {
+  // What has been closed may have been cleared: the store is asked.
+  if (life === "closed") return session.heard();
+  session.tell({
+    text: "A newer Nodulum is open in another window. Reload this window to continue; edits made here are not saved.",
+    tone: "problem",
+  });
+}
+
+/** Calls whenever somebody comes back to the window: it looks again at whatever was reported while it slept. Returns what stops it. */
+function onSight(look: () => void): () => void {
+  const lookIfSeen = () => void (document.visibilityState === "visible" && look());
+  document.addEventListener("visibilitychange", lookIfSeen);
+  window.addEventListener("focus", lookIfSeen);
+  return () => {
+    document.removeEventListener("visibilitychange", lookIfSeen);
+    window.removeEventListener("focus", lookIfSeen);
   };
 }
 

@@ -25,7 +25,6 @@ const HELD: readonly (readonly [Held, string, string])[] = [
 
 export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknown>>) => Promise<boolean> }) {
   const library = useLibrary();
-  const session = useSessionActions();
   const told = useGameInput();
   const [name, setName] = useState("");
   const [held, setHeld] = useState<Held>("wide");
@@ -33,9 +32,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
   const usual = REFERENCE[held];
   const choice: DrawnForChoice = { width: String(usual.width), height: String(usual.height), scale: USUAL_SCALE, ...drawn };
   const { width, height, scale } = choice;
-  const [fromCode, setFromCode] = useState(false);
   const [isMaking, setIsMaking] = useState(false);
-  const file = useRef<HTMLInputElement>(null);
   const preview = useMemo(
     () =>
       layoutOfGame({
@@ -53,11 +50,6 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
     if (!preview.ok || isMaking) return;
     setIsMaking(true);
     if (!(await begin(library.add(preview.value)))) setIsMaking(false);
-  };
-  const openFile = async (chosen: File) => {
-    const text = await textOfFile(chosen);
-    if (!text.ok) return session.tellRefusal(text);
-    await begin(library.importText(text.value));
   };
   return (
     <section aria-labelledby="your-game" className="grid gap-3">
@@ -81,23 +73,7 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           {...readingProps(says("welcome.words"))}
         />
       </div>
-      <p className="flex flex-wrap items-center gap-1.5">
-        <button type="button" className="push" aria-expanded={fromCode} onClick={() => setFromCode(!fromCode)}>
-          Or read them from the code…
-        </button>
-        <button type="button" className="push" onClick={() => file.current?.click()}>
-          Or open a layout file…
-        </button>
-        <FileInput ref={file} accept=".json,application/json" label="Layout file to open" onFile={(chosen) => void openFile(chosen)} />
-      </p>
-      {fromCode && (
-        <section aria-label="Words from code" className="grid gap-3 border-l-2 border-rule pl-3">
-          <CodeDrop code={told.code}>
-            <CodeSources code={told.code} />
-            {told.code.scanned && <CalleeList ranked={told.ranked} ticked={told.ticked} onTick={told.tick} short />}
-          </CodeDrop>
-        </section>
-      )}
+      <OtherWays told={told} onLayoutFile={(text) => begin(library.importText(text))} />
       {told.shown.length === 0 && told.problem === "" && (
         <p className="text-muted">
           They appear in the ledger next to the bench. Drag one onto the glass to create its control, named and bound; you see it on other screens at once.
@@ -111,39 +87,14 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
           void make();
         }}
       >
-        <fieldset className="flex items-center gap-1.5">
-          <legend className="caption mb-1">Orientation</legend>
-          {HELD.map(([key, word, d]) => (
-            <button
-              key={key}
-              type="button"
-              className="push h-8 gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
-              aria-pressed={held === key}
-              onClick={() => {
-                setHeld(key);
-                setDrawn({ scale });
-              }}
-              {...readingProps(says("welcome.held"), word)}
-            >
-              <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
-                <path d={d} fill="none" stroke="currentColor" />
-              </svg>
-              {word}
-            </button>
-          ))}
-        </fieldset>
-        <label className="grid min-w-[11rem] flex-1 gap-1">
-          <span className="caption">Name</span>
-          <input
-            aria-label="Name of the game"
-            className="box h-8 px-2"
-            value={name}
-            maxLength={80}
-            placeholder="Name of your game"
-            onChange={(event) => setName(event.target.value)}
-            {...readingProps(says("welcome.name"))}
-          />
-        </label>
+        <HeldChoice
+          held={held}
+          onHeld={(chosen) => {
+            setHeld(chosen);
+            setDrawn({ scale });
+          }}
+        />
+        <GameName name={name} onName={setName} />
         <div className="w-full">
           <DrawnFor
             choice={choice}
@@ -161,5 +112,78 @@ export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknow
         </p>
       )}
     </section>
+  );
+}
+
+/** Words read from code, or a layout file opened instead. */
+function OtherWays({ told, onLayoutFile }: { told: ReturnType<typeof useGameInput>; onLayoutFile: (text: string) => Promise<boolean> }) {
+  const session = useSessionActions();
+  const [fromCode, setFromCode] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const openFile = async (chosen: File) => {
+    const text = await textOfFile(chosen);
+    if (!text.ok) return session.tellRefusal(text);
+    await onLayoutFile(text.value);
+  };
+  return (
+    <>
+      <p className="flex flex-wrap items-center gap-1.5">
+        <button type="button" className="push" aria-expanded={fromCode} onClick={() => setFromCode(!fromCode)}>
+          Or read them from the code…
+        </button>
+        <button type="button" className="push" onClick={() => file.current?.click()}>
+          Or open a layout file…
+        </button>
+        <FileInput ref={file} accept=".json,application/json" label="Layout file to open" onFile={(chosen) => void openFile(chosen)} />
+      </p>
+      {fromCode && (
+        <section aria-label="Words from code" className="grid gap-3 border-l-2 border-rule pl-3">
+          <CodeDrop code={told.code}>
+            <CodeSources code={told.code} />
+            {told.code.scanned && <CalleeList ranked={told.ranked} ticked={told.ticked} onTick={told.tick} short />}
+          </CodeDrop>
+        </section>
+      )}
+    </>
+  );
+}
+
+function HeldChoice({ held, onHeld }: { held: Held; onHeld: (held: Held) => void }) {
+  return (
+    <fieldset className="flex items-center gap-1.5">
+      <legend className="caption mb-1">Orientation</legend>
+      {HELD.map(([key, word, d]) => (
+        <button
+          key={key}
+          type="button"
+          className="push h-8 gap-1.5 aria-pressed:border-accent aria-pressed:text-accent"
+          aria-pressed={held === key}
+          onClick={() => onHeld(key)}
+          {...readingProps(says("welcome.held"), word)}
+        >
+          <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+            <path d={d} fill="none" stroke="currentColor" />
+          </svg>
+          {word}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+function GameName({ name, onName }: { name: string; onName: (name: string) => void }) {
+  return (
+    <label className="grid min-w-[11rem] flex-1 gap-1">
+      <span className="caption">Name</span>
+      <input
+        aria-label="Name of the game"
+        className="box h-8 px-2"
+        value={name}
+        maxLength={80}
+        placeholder="Name of your game"
+        onChange={(event) => onName(event.target.value)}
+        {...readingProps(says("welcome.name"))}
+      />
+    </label>
   );
 }

@@ -39,46 +39,50 @@ export function ListenAnchor({ action, children }: { action: Action; children: R
   );
 }
 
-function BindingCapture({ action }: { action: Action }) {
+/** What inputs are bound to an action, one after the other: of an axis by keys the key of each value is asked for. */
+function useBinding(action: Action) {
   const session = useSessionActions();
   const letters = useKeyLetters();
-  const padOn = useSimulatedPad((s) => s.on);
+  const { name, kind } = action;
   const [refusal, setRefusal] = useState("");
-  /** What keys are asked for, one after the other, and which of it is asked now. */
   const [asked] = useState(() => askedValues(action));
   const [step, setStep] = useState(0);
-  /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
-  const bound = useRef(false);
-  const close = () => setSheetState(session, { listening: null });
-  const keyButton = useRef<HTMLButtonElement>(null);
-  const skip = () => {
-    if (step + 1 === asked.length) return close();
-    setStep(step + 1);
-    keyButton.current?.focus();
+  const edit = (words: string, change: Parameters<typeof session.edit>[1]) => session.edit(`bind ${words} to ${name}`, change);
+  return {
+    refusal,
+    asked,
+    step,
+    letters,
+    /** Goes on to the next one; false: it was the last. */
+    skip(): boolean {
+      if (step + 1 === asked.length) return false;
+      setStep(step + 1);
+      return true;
+    },
+    /** Binds an input, or says why not. Whether all that is asked for is bound by now. */
+    accept(end: string): boolean {
+      if (hardwareWires(action).some((w) => w.end === end)) {
+        setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
+        return false;
+      }
+      const made = sourceOfEnd(end)!;
+      const why = hardwareWhyNot(made.source, kind);
+      setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
+      if (why !== null) return false;
+      if (asked.length === 0 || hardwareGives(made.source) !== "press") return edit(endWord(end), (l) => plugIn(l, name, end));
+      const set = endsOfSet(end, kind);
+      if (set.length > 1) return edit(set.map((one) => endWord(one)).join(", "), (l) => plugInSet(l, name, end));
+      if (!edit(endWord(end), (l) => plugIn(l, name, end, asked[step]))) return false;
+      setStep(step + 1);
+      return step + 1 === asked.length;
+    },
   };
-  /** Where the focus was; it goes back there. */
-  const [before] = useState(() => document.activeElement as HTMLElement | null);
-  const { name, kind } = action;
-  const wanted = asked.at(step);
-  /** Binds an input, or says why not. Whether it was bound. */
-  const accept = (end: string): boolean => {
-    if (hardwareWires(action).some((w) => w.end === end)) {
-      setRefusal(`${endTitle(end, letters)} already gives to ${name}.`);
-      return false;
-    }
-    const made = sourceOfEnd(end)!;
-    const why = hardwareWhyNot(made.source, kind);
-    setRefusal(why === null ? "" : `${endTitle(end, letters)}: ${why}.`);
-    if (why !== null) return false;
-    if (asked.length === 0 || hardwareGives(made.source) !== "press") return session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end));
-    const set = endsOfSet(end, kind);
-    if (set.length > 1) return session.edit(`bind ${set.map((one) => endWord(one)).join(", ")} to ${name}`, (l) => plugInSet(l, name, end));
-    if (!session.edit(`bind ${endWord(end)} to ${name}`, (l) => plugIn(l, name, end, asked[step]))) return false;
-    setStep(step + 1);
-    return step + 1 === asked.length;
-  };
-  const choose = (end: string) => void (accept(end) && close());
-  const onMoved = useEffectEvent(choose);
+}
+
+/** Calls with each movement of a pad that can be bound. */
+function usePadMoves(kind: Action["kind"], moved: (end: string) => void): void {
+  const session = useSessionActions();
+  const onMoved = useEffectEvent(moved);
   useEffect(() => {
     let animation = 0;
     let rest: PadSnapshot | null = null;
@@ -101,6 +105,21 @@ function BindingCapture({ action }: { action: Action }) {
     animation = requestAnimationFrame(look);
     return () => cancelAnimationFrame(animation);
   }, [session, kind]);
+}
+
+function BindingCapture({ action }: { action: Action }) {
+  const session = useSessionActions();
+  const { name, kind } = action;
+  const { asked, step, refusal, letters, accept, skip } = useBinding(action);
+  /** A key was bound and is still down: it closes with the key, so that a key held long does nothing elsewhere. */
+  const bound = useRef(false);
+  const close = () => setSheetState(session, { listening: null });
+  const keyButton = useRef<HTMLButtonElement>(null);
+  /** Where the focus was; it goes back there. */
+  const [before] = useState(() => document.activeElement as HTMLElement | null);
+  const wanted = asked.at(step);
+  const choose = (end: string) => void (accept(end) && close());
+  usePadMoves(kind, choose);
   const onKey = (event: KeyboardEvent) => {
     if (event.code === "" || event.repeat || event.code === "Escape" || event.code === "Tab") return;
     event.preventDefault();
@@ -112,7 +131,6 @@ function BindingCapture({ action }: { action: Action }) {
     event.preventDefault();
     if (bound.current) close();
   };
-  const wires = hardwareWires(action);
   return (
     <Popover.Portal>
       <Popover.Content
@@ -144,7 +162,7 @@ function BindingCapture({ action }: { action: Action }) {
             <p role="status" className="text-[0.75rem]">
               Key {step + 1} of {asked.length}
             </p>
-            <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={skip}>
+            <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" onClick={() => (skip() ? keyButton.current?.focus() : close())}>
               Skip
             </button>
             <button className="push h-6 px-1.5 text-[0.6875rem]" onClick={close}>
@@ -155,49 +173,68 @@ function BindingCapture({ action }: { action: Action }) {
         <p role="status" className="min-h-4 text-[0.6875rem] text-warning">
           {refusal && `◆ ${refusal}`}
         </p>
-        {wires.length > 0 && (
-          <ul className="flex flex-wrap gap-1" aria-label={`Bound to ${name}`}>
-            {wires.map((w) => (
-              <li key={`${w.list} ${w.index}`} className="flex h-6 items-center rounded-sm border border-edge pl-1.5" title={endTitle(w.end, letters)}>
-                <span className="figure text-[0.6875rem]">{endWord(w.end, letters)}</span>
-                <button
-                  className="grid size-6 place-items-center text-muted"
-                  aria-label={`Remove ${endWord(w.end, letters)}`}
-                  onClick={() => unplugWithNotice(session, name, w.list, w.index)}
-                >
-                  <X size={10} />
-                </button>
-              </li>
-            ))}
-          </ul>
-        )}
-        <div role="group" aria-label="Mouse" className="flex flex-wrap items-center gap-1">
-          <span className="caption w-10">Mouse</span>
-          {MOUSE_ENDS.map((end) => (
-            <button
-              key={end}
-              className="push h-6 px-1.5 text-[0.6875rem]"
-              disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
-              title={end === "mouse 0" ? "Every touch on the screen would trigger this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
-              onClick={() => choose(end)}
-            >
-              {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
-              {end === "mouse 0" && <span className="text-warning">◆</span>}
-            </button>
-          ))}
-        </div>
-        <div className="flex flex-wrap items-center gap-1">
-          <span className="caption w-10">Keys</span>
-          {CHOSEN_KEYS.map((end) => (
-            <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => choose(end)}>
-              {endWord(end)}
-            </button>
-          ))}
-          <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(session, !padOn)}>
-            {padOn ? "Hide the simulated pad" : "Simulated pad"}
-          </button>
-        </div>
+        <BoundInputs action={action} letters={letters} />
+        <ChosenInputs kind={kind} onChoose={choose} />
       </Popover.Content>
     </Popover.Portal>
+  );
+}
+
+/** What is bound already, each with its way out. */
+function BoundInputs({ action, letters }: { action: Action; letters: ReturnType<typeof useKeyLetters> }) {
+  const session = useSessionActions();
+  const wires = hardwareWires(action);
+  if (wires.length === 0) return null;
+  return (
+    <ul className="flex flex-wrap gap-1" aria-label={`Bound to ${action.name}`}>
+      {wires.map((w) => (
+        <li key={`${w.list} ${w.index}`} className="flex h-6 items-center rounded-sm border border-edge pl-1.5" title={endTitle(w.end, letters)}>
+          <span className="figure text-[0.6875rem]">{endWord(w.end, letters)}</span>
+          <button
+            className="grid size-6 place-items-center text-muted"
+            aria-label={`Remove ${endWord(w.end, letters)}`}
+            onClick={() => unplugWithNotice(session, action.name, w.list, w.index)}
+          >
+            <X size={10} />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Inputs that cannot be pressed here, to be chosen; and the simulated pad. */
+function ChosenInputs({ kind, onChoose }: { kind: Action["kind"]; onChoose: (end: string) => void }) {
+  const session = useSessionActions();
+  const padOn = useSimulatedPad((s) => s.on);
+  return (
+    <>
+      <div role="group" aria-label="Mouse" className="flex flex-wrap items-center gap-1">
+        <span className="caption w-10">Mouse</span>
+        {MOUSE_ENDS.map((end) => (
+          <button
+            key={end}
+            className="push h-6 px-1.5 text-[0.6875rem]"
+            disabled={hardwareWhyNot(sourceOfEnd(end)!.source, kind) !== null}
+            title={end === "mouse 0" ? "Every touch on the screen would trigger this too" : (hardwareWhyNot(sourceOfEnd(end)!.source, kind) ?? undefined)}
+            onClick={() => onChoose(end)}
+          >
+            {end === "mouse move" ? "movement" : mouseWord(Number(end.slice(6)))}
+            {end === "mouse 0" && <span className="text-warning">◆</span>}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-center gap-1">
+        <span className="caption w-10">Keys</span>
+        {CHOSEN_KEYS.map((end) => (
+          <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => onChoose(end)}>
+            {endWord(end)}
+          </button>
+        ))}
+        <button className="push ml-auto h-6 px-1.5 text-[0.6875rem]" aria-pressed={padOn} onClick={() => switchSimulatedPad(session, !padOn)}>
+          {padOn ? "Hide the simulated pad" : "Simulated pad"}
+        </button>
+      </div>
+    </>
   );
 }

@@ -13,25 +13,30 @@ import { columnsOf } from "./columns";
 import { SheetAction } from "./SheetAction";
 import { SheetControl } from "./SheetControl";
 import { SheetEnd, wiresByEnd } from "./SheetEnds";
-import { useConnectionDrag, wordOf } from "./useConnectionDrag";
+import { useConnectionDrag, wordOf, type Connecting } from "./useConnectionDrag";
 import { isDrawn, useDrawnPart } from "./useDrawnPart";
 import { Wires } from "./Wires";
 
 /** One empty list for all, so that a row without draws again for nothing. */
 const NONE: readonly never[] = [];
 
-export function Sheet({ data }: { data: SheetData }) {
-  const { layout, positions, chain, statuses, loose, clashes, letters } = data;
-  const session = useSessionActions();
+/** Where what is picked stands; undefined where nothing is. */
+function usePickedY({ positions }: SheetData): number | undefined {
   const pick = useSheetState((p) => p.pick);
+  return (pick?.kind === "action" ? positions.actions.get(pick.name) : pick?.kind === "control" ? positions.controls.get(pick.id) : undefined)?.y;
+}
+
+export function Sheet({ data }: { data: SheetData }) {
+  const { positions, letters } = data;
+  const session = useSessionActions();
   const room = useRef<HTMLDivElement>(null);
   const { w, h } = useRoom(room);
   const isDrawing = useSheetState((p) => p.connectionDrag !== null);
   const count = positions.ends.length + positions.actions.size + positions.controls.size + positions.hardwareWires.length + positions.serveWires.length;
   const drawn = useDrawnPart(room, { count, height: h, holds: isDrawing });
   // What is picked from afar comes into sight, also where it is not drawn yet.
-  const picked = pick?.kind === "action" ? positions.actions.get(pick.name) : pick?.kind === "control" ? positions.controls.get(pick.id) : undefined;
-  const pickedY = drawn === null ? undefined : picked?.y;
+  const anyY = usePickedY(data);
+  const pickedY = drawn === null ? undefined : anyY;
   useEffect(() => {
     const element = room.current;
     if (element && pickedY !== undefined && (pickedY < element.scrollTop || pickedY > element.scrollTop + element.clientHeight - 60))
@@ -42,19 +47,10 @@ export function Sheet({ data }: { data: SheetData }) {
     // Let go where the inputs stand: an input that is not there yet.
     if (start.kind === "action" && start.side === "hardware" && x < columns.actions.x) setSheetState(session, { listening: start.name });
   });
-  const actions = useMemo(() => byName(layout.actions), [layout.actions]);
-  const controls = useMemo(() => byId(layout.controls), [layout.controls]);
-  const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
-  const looseBy = useMemo(() => looseByControl(loose), [loose]);
-  const bound = useMemo(() => new Set(positions.hardwareWires.map((w) => w.action)), [positions]);
-  const clashAt = useMemo(() => new Map(clashes.map((c) => [c.end, c])), [clashes]);
-  const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
+  const rows: RowsProps = { data, columns, drawn, connecting };
+  const unpick = () => setSheetState(session, { pick: null });
   return (
-    <div
-      ref={room}
-      className="relative min-h-0 flex-1 overflow-auto"
-      onClick={(event) => event.target === event.currentTarget && setSheetState(session, { pick: null })}
-    >
+    <div ref={room} className="relative min-h-0 flex-1 overflow-auto" onClick={(event) => event.target === event.currentTarget && unpick()}>
       <div style={{ width: columns.width }} className="sticky top-0 z-10 h-7 bg-paper">
         <h2 className="heading absolute top-1.5 text-right" style={column(columns.ends)}>
           Keys, mouse, pads
@@ -73,7 +69,7 @@ export function Sheet({ data }: { data: SheetData }) {
         style={{ width: columns.width, height: positions.height }}
         onKeyDown={connecting.onKeyDown}
         onClickCapture={connecting.onClickCapture}
-        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && setSheetState(session, { pick: null })}
+        onClick={(event) => (event.target === event.currentTarget || event.target instanceof SVGSVGElement) && unpick()}
       >
         <Wires data={data} columns={columns} drawn={drawn} />
         {positions.groups.map((g) => (
@@ -89,72 +85,106 @@ export function Sheet({ data }: { data: SheetData }) {
             <span className="figure text-[0.6875rem]">{g.count}</span>
           </button>
         ))}
-        <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
-          {positions.ends.map((place) => {
-            if (!isDrawn(drawn, place.y, place.h)) return null;
-            const { end } = place;
-            return (
-              <SheetEnd
-                key={place.key}
-                place={place}
-                wires={byEnd.get(end) ?? NONE}
-                clash={clashAt.get(end) ?? null}
-                moments={layout.moments}
-                letters={letters}
-                dim={chain !== null && !chain.ends.has(end)}
-                picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "hardware") && chain.ends.has(end)}
-                connecting={connecting}
-              />
-            );
-          })}
-        </ul>
-        <ul aria-label="Actions without an input" className="absolute top-0" style={column(columns.ends)}>
-          {[...positions.actions].map(([name, row]) =>
-            bound.has(name) || !isDrawn(drawn, row.y, row.h) ? null : <LooseEndHere key={name} name={name} y={row.y + row.h / 2} />,
-          )}
-        </ul>
-        <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
-          {[...positions.actions].map(([name, row]) => {
-            if (!isDrawn(drawn, row.y, row.h)) return null;
-            const action = actions.get(name)!;
-            return (
-              <SheetAction
-                key={name}
-                action={action}
-                status={statuses.get(name)!}
-                moments={layout.moments}
-                row={row}
-                dim={chain !== null && !chain.actions.has(name)}
-                picked={pick?.kind === "action" && pick.name === name}
-                connecting={connecting}
-              />
-            );
-          })}
-        </ul>
-        <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
-          {[...positions.controls].map(([id, row]) => {
-            if (!isDrawn(drawn, row.y, row.h)) return null;
-            const control = controls.get(id)!;
-            return (
-              <SheetControl
-                key={control.id}
-                control={control}
-                kinds={control.serves.map((s) => actions.get(s.action)?.kind ?? null)}
-                loose={looseBy.get(control.id) ?? NONE}
-                row={row}
-                dim={chain !== null && !chain.controls.has(control.id)}
-                picked={pick?.kind === "control" && pick.id === control.id}
-                connecting={connecting}
-              />
-            );
-          })}
-          {layout.controls.length === 0 && (
-            <li className="text-muted">No controls yet. Create one from an action, or drag actions onto the glass in Layout.</li>
-          )}
-        </ul>
+        <EndRows {...rows} />
+        <ActionRows {...rows} />
+        <ControlRows {...rows} />
         <ConnectionWord letters={letters} />
       </div>
     </div>
+  );
+}
+
+interface RowsProps {
+  readonly data: SheetData;
+  readonly columns: ReturnType<typeof columnsOf>;
+  readonly drawn: ReturnType<typeof useDrawnPart>;
+  readonly connecting: Connecting;
+}
+const column = (of: { x: number; w: number }) => ({ left: of.x, width: of.w });
+
+/** Keys, mouse and pads; and where an action has none, the loose end of its wire. */
+function EndRows({ data: { layout, positions, chain, clashes, letters }, columns, drawn, connecting }: RowsProps) {
+  const pick = useSheetState((p) => p.pick);
+  const byEnd = useMemo(() => wiresByEnd(layout.actions), [layout.actions]);
+  const bound = useMemo(() => new Set(positions.hardwareWires.map((w) => w.action)), [positions]);
+  const clashAt = useMemo(() => new Map(clashes.map((c) => [c.end, c])), [clashes]);
+  return (
+    <>
+      <ul aria-label="Keys, mouse and pads" className="absolute top-0" style={column(columns.ends)}>
+        {positions.ends
+          .filter(({ y, h }) => isDrawn(drawn, y, h))
+          .map((place) => (
+            <SheetEnd
+              key={place.key}
+              place={place}
+              wires={byEnd.get(place.end) ?? NONE}
+              clash={clashAt.get(place.end) ?? null}
+              moments={layout.moments}
+              letters={letters}
+              dim={chain !== null && !chain.ends.has(place.end)}
+              picked={chain !== null && pick !== null && (pick.kind === "end" || pick.kind === "hardware") && chain.ends.has(place.end)}
+              connecting={connecting}
+            />
+          ))}
+      </ul>
+      <ul aria-label="Actions without an input" className="absolute top-0" style={column(columns.ends)}>
+        {[...positions.actions].map(([name, row]) =>
+          bound.has(name) || !isDrawn(drawn, row.y, row.h) ? null : <LooseEndHere key={name} name={name} y={row.y + row.h / 2} />,
+        )}
+      </ul>
+    </>
+  );
+}
+
+function ActionRows({ data: { layout, positions, chain, statuses }, columns, drawn, connecting }: RowsProps) {
+  const pick = useSheetState((p) => p.pick);
+  const actions = useMemo(() => byName(layout.actions), [layout.actions]);
+  return (
+    <ul aria-label="Actions" className="absolute top-0" style={column(columns.actions)}>
+      {[...positions.actions]
+        .filter(([, { y, h }]) => isDrawn(drawn, y, h))
+        .map(([name, row]) => (
+          <SheetAction
+            key={name}
+            action={actions.get(name)!}
+            status={statuses.get(name)!}
+            moments={layout.moments}
+            row={row}
+            dim={chain !== null && !chain.actions.has(name)}
+            picked={pick?.kind === "action" && pick.name === name}
+            connecting={connecting}
+          />
+        ))}
+    </ul>
+  );
+}
+
+function ControlRows({ data: { layout, positions, chain, loose }, columns, drawn, connecting }: RowsProps) {
+  const pick = useSheetState((p) => p.pick);
+  const actions = useMemo(() => byName(layout.actions), [layout.actions]);
+  const controls = useMemo(() => byId(layout.controls), [layout.controls]);
+  const looseBy = useMemo(() => looseByControl(loose), [loose]);
+  return (
+    <ul aria-label="Touch controls" className="absolute top-0" style={column(columns.controls)}>
+      {[...positions.controls]
+        .filter(([, { y, h }]) => isDrawn(drawn, y, h))
+        .map(([id, row]) => {
+          const control = controls.get(id)!;
+          return (
+            <SheetControl
+              key={id}
+              control={control}
+              kinds={control.serves.map((s) => actions.get(s.action)?.kind ?? null)}
+              loose={looseBy.get(id) ?? NONE}
+              row={row}
+              dim={chain !== null && !chain.controls.has(id)}
+              picked={pick?.kind === "control" && pick.id === id}
+              connecting={connecting}
+            />
+          );
+        })}
+      {layout.controls.length === 0 && <li className="text-muted">No controls yet. Create one from an action, or drag actions onto the glass in Layout.</li>}
+    </ul>
   );
 }
 

@@ -57,34 +57,80 @@ interface Place {
   readonly clientY: number;
 }
 
-function createConnecting(session: Session): Connecting {
-  let state = NO_WIRE;
+/** The sheet in the page, from which a wire is drawn: where its ends are, and what is under the pointer. */
+function createSheetPage() {
   let sheet: HTMLElement | null = null;
   let origin: HTMLElement | null = null;
-  let nowhere: (start: ConnectionStart, x: number) => void = () => {};
-  /** The pointer's last movement, while a wire follows it: the sheet moves on under it at its edges. */
-  let last: { readonly pointer: number; readonly place: Place } | null = null;
-  let scrolling = 0;
+  return {
+    /** Remembers from which end of which sheet a wire is drawn. */
+    beginAt(element: HTMLElement) {
+      origin = element;
+      sheet = element.closest<HTMLElement>("[data-sheet]");
+    },
+    origin: () => origin,
+    room: () => sheet?.parentElement,
+    pointOf({ clientX, clientY }: Place) {
+      const box = sheet?.getBoundingClientRect();
+      return { x: clientX - (box?.left ?? 0), y: clientY - (box?.top ?? 0) };
+    },
+    under({ clientX, clientY }: Place): ConnectionTarget | null {
+      const element = document.elementFromPoint(clientX, clientY)?.closest<HTMLElement>("[data-target]");
+      return element ? targetOf(element.dataset.target!) : null;
+    },
+    ends: () => [...(sheet?.querySelectorAll<HTMLElement>("[data-target]") ?? [])].map((element) => element.dataset.target!),
+    /** Brings an end into view and gives it the focus; returns where the wire ends at it, or null where it is not there. */
+    goTo(key: string): Place | null {
+      const element = sheet?.querySelector<HTMLElement>(`[data-target="${CSS.escape(key)}"]`);
+      if (!element) return null;
+      element.scrollIntoView({ block: "nearest" });
+      element.focus({ preventScroll: true });
+      const box = element.getBoundingClientRect();
+      const kind = targetOf(key)?.kind;
+      return { clientX: kind === "end" || kind === "action" ? box.right : box.left, clientY: box.top + box.height / 2 };
+    },
+  };
+}
 
-  const pointOf = ({ clientX, clientY }: Place) => {
-    const box = sheet?.getBoundingClientRect();
-    return { x: clientX - (box?.left ?? 0), y: clientY - (box?.top ?? 0) };
+/** Moves a room on while the pointer rests at its upper or lower edge; `moved` is called after each step. Returns what looks again. */
+function createEdgeScroll(room: () => HTMLElement | null | undefined, moved: () => void): (clientY: () => number | null) => void {
+  let animation = 0;
+  const look = (clientY: () => number | null) => {
+    cancelAnimationFrame(animation);
+    const element = room();
+    const y = clientY();
+    if (!element || y === null) return;
+    const { top, bottom } = element.getBoundingClientRect();
+    const before = element.scrollTop;
+    if (y > bottom - EDGE_PX) element.scrollTop += EDGE_STEP_PX;
+    else if (y < top + EDGE_PX) element.scrollTop -= EDGE_STEP_PX;
+    if (element.scrollTop === before) return;
+    moved();
+    animation = requestAnimationFrame(() => look(clientY));
   };
-  const under = ({ clientX, clientY }: Place): ConnectionTarget | null => {
-    const element = document.elementFromPoint(clientX, clientY)?.closest<HTMLElement>("[data-target]");
-    return element ? targetOf(element.dataset.target!) : null;
-  };
-  const endOf = (key: string) => sheet?.querySelector<HTMLElement>(`[data-target="${CSS.escape(key)}"]`) ?? null;
+  return look;
+}
+
+interface Wiring {
+  readonly page: ReturnType<typeof createSheetPage>;
+  state(): typeof NO_WIRE;
+  feed(input: WireInput): void;
+  onNowhere(act: (start: ConnectionStart, x: number) => void): void;
+}
+
+/** The machine of wires, and what it says is done. */
+function createWiring(session: Session): Wiring {
+  let state = NO_WIRE;
+  let nowhere: (start: ConnectionStart, x: number) => void = () => {};
+  const page = createSheetPage();
   const feed = (input: WireInput) => {
-    const ends = [...(sheet?.querySelectorAll<HTMLElement>("[data-target]") ?? [])].map((element) => element.dataset.target!);
-    const step = wireStep(state, input, { layout: session.store.getState().layout, ends });
+    const step = wireStep(state, input, { layout: session.store.getState().layout, ends: page.ends() });
     state = step.state;
     step.commands.forEach(obey);
   };
   const obey = (command: WireCommand): void => {
     switch (command.do) {
       case "capture":
-        return origin?.setPointerCapture(command.pointer);
+        return page.origin()?.setPointerCapture(command.pointer);
       case "show":
         return setSheetState(session, { connectionDrag: command.wire });
       case "join": {
@@ -94,84 +140,39 @@ function createConnecting(session: Session): Connecting {
       }
       case "nowhere":
         return nowhere(command.start, command.x);
-      case "lead":
-        return lead(command.key);
+      case "lead": {
+        const place = page.goTo(command.key);
+        if (place) feed({ type: "led", key: command.key, point: page.pointOf(place) });
+        return;
+      }
       case "refocus":
-        return origin?.focus();
+        return page.origin()?.focus();
       case "nothing fits":
         return session.tell({ text: `Nothing fits ${wordOf(command.start)}.`, tone: "plain" });
     }
   };
-  /** Brings a wire that is led by key to an end. */
-  const lead = (key: string) => {
-    const element = endOf(key);
-    if (!element) return;
-    element.scrollIntoView({ block: "nearest" });
-    element.focus({ preventScroll: true });
-    const box = element.getBoundingClientRect();
-    const kind = targetOf(key)?.kind;
-    feed({ type: "led", key, point: pointOf({ clientX: kind === "end" || kind === "action" ? box.right : box.left, clientY: box.top + box.height / 2 }) });
-  };
-  const moved = (pointer: number, place: Place, type: "move" | "up" = "move") =>
-    feed({ type, pointer, at: { x: place.clientX, y: place.clientY }, point: pointOf(place), over: under(place) });
-  /** Moves the sheet on while the pointer rests at an edge of its room; the wire follows. */
-  const scrollAtEdge = () => {
-    cancelAnimationFrame(scrolling);
-    const room = sheet?.parentElement;
-    if (!room || !last || state.wire?.by !== "pointer") return;
-    const { top, bottom } = room.getBoundingClientRect();
-    const { clientY } = last.place;
-    const before = room.scrollTop;
-    if (clientY > bottom - EDGE_PX) room.scrollTop += EDGE_STEP_PX;
-    else if (clientY < top + EDGE_PX) room.scrollTop -= EDGE_STEP_PX;
-    if (room.scrollTop === before) return;
-    moved(last.pointer, last.place);
-    scrolling = requestAnimationFrame(scrollAtEdge);
-  };
-  /** Remembers from which end of which sheet a wire is drawn. */
-  const beginAt = (element: HTMLElement) => {
-    origin = element;
-    sheet = element.closest<HTMLElement>("[data-sheet]");
-  };
-
   return {
+    page,
+    state: () => state,
+    feed,
     onNowhere(act) {
       nowhere = act;
     },
+  };
+}
+
+function createConnecting(session: Session): Connecting {
+  const { page, state, feed, onNowhere } = createWiring(session);
+  return {
+    onNowhere,
     letGo() {
-      const drawn = state.wire !== null;
+      const drawn = state().wire !== null;
       feed({ type: "abandon" });
       return drawn;
     },
-    endProps: (start, onPress) => ({
-      onPointerDown(event) {
-        if (event.button !== 0) return;
-        if (state.press.phase === "idle") beginAt(event.currentTarget);
-        feed({ type: "down", pointer: event.pointerId, at: { x: event.clientX, y: event.clientY }, start });
-      },
-      onPointerMove(event) {
-        last = { pointer: event.pointerId, place: { clientX: event.clientX, clientY: event.clientY } };
-        if (state.press.phase === "idle") return;
-        moved(event.pointerId, last.place);
-        scrollAtEdge();
-      },
-      onPointerUp: (event) => moved(event.pointerId, event, "up"),
-      onPointerCancel: (event) => feed({ type: "cancel", pointer: event.pointerId }),
-      onLostPointerCapture: (event) => feed({ type: "cancel", pointer: event.pointerId }),
-      onClick(event) {
-        event.stopPropagation();
-        const box = event.currentTarget.getBoundingClientRect();
-        const byPointer = event.detail > 0;
-        const swallowed = state.swallows && byPointer;
-        if (!swallowed && state.wire === null) {
-          beginAt(event.currentTarget);
-          if (onPress) return onPress();
-        }
-        feed({ type: "click", start, byPointer, point: pointOf({ clientX: box.left + box.width / 2, clientY: box.top + box.height / 2 }) });
-      },
-    }),
+    endProps: createEndProps({ page, state, feed }),
     onKeyDown(event) {
-      if (state.wire?.by !== "key") return;
+      if (state().wire?.by !== "key") return;
       const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : event.key === "ArrowUp" || event.key === "ArrowLeft" ? -1 : null;
       const joins = event.key === "Enter" || event.key === " ";
       if (by === null && !joins) return;
@@ -180,12 +181,48 @@ function createConnecting(session: Session): Connecting {
       feed(by === null ? { type: "join" } : { type: "arrow", by });
     },
     onClickCapture(event) {
-      if (state.wire?.by !== "key") return;
+      if (state().wire?.by !== "key") return;
       event.preventDefault();
       event.stopPropagation();
-      feed({ type: "choose", over: under(event) });
+      feed({ type: "choose", over: page.under(event) });
     },
   };
+}
+
+function createEndProps({ page, state, feed }: Omit<Wiring, "onNowhere">): Connecting["endProps"] {
+  /** The pointer's last movement, while a wire follows it: the sheet moves on under it at its edges. */
+  let last: { readonly pointer: number; readonly place: Place } | null = null;
+  const moved = (pointer: number, place: Place, type: "move" | "up" = "move") =>
+    feed({ type, pointer, at: { x: place.clientX, y: place.clientY }, point: page.pointOf(place), over: page.under(place) });
+  const scrollAtEdge = createEdgeScroll(page.room, () => last && moved(last.pointer, last.place));
+  const led = () => (last && state().wire?.by === "pointer" ? last.place.clientY : null);
+  return (start, onPress) => ({
+    onPointerDown(event) {
+      if (event.button !== 0) return;
+      if (state().press.phase === "idle") page.beginAt(event.currentTarget);
+      feed({ type: "down", pointer: event.pointerId, at: { x: event.clientX, y: event.clientY }, start });
+    },
+    onPointerMove(event) {
+      last = { pointer: event.pointerId, place: { clientX: event.clientX, clientY: event.clientY } };
+      if (state().press.phase === "idle") return;
+      moved(event.pointerId, last.place);
+      scrollAtEdge(led);
+    },
+    onPointerUp: (event) => moved(event.pointerId, event, "up"),
+    onPointerCancel: (event) => feed({ type: "cancel", pointer: event.pointerId }),
+    onLostPointerCapture: (event) => feed({ type: "cancel", pointer: event.pointerId }),
+    onClick(event) {
+      event.stopPropagation();
+      const box = event.currentTarget.getBoundingClientRect();
+      const byPointer = event.detail > 0;
+      const swallowed = state().swallows && byPointer;
+      if (!swallowed && state().wire === null) {
+        page.beginAt(event.currentTarget);
+        if (onPress) return onPress();
+      }
+      feed({ type: "click", start, byPointer, point: page.pointOf({ clientX: box.left + box.width / 2, clientY: box.top + box.height / 2 }) });
+    },
+  });
 }
 
 /** An end of a wire in a word, for the history and for readers. */

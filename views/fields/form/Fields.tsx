@@ -1,9 +1,7 @@
 "use client";
-/** Shows a form: each entry as its field, for one control or several; of several, what differs says so. */
+/** Shows a form: each entry as its field, for one control or several, or for the layout itself; of several, what differs says so. */
 import type { CSSProperties, ReactNode } from "react";
-import { defaultControl } from "../../../core/format/defaults";
 import { lengthOf } from "../../../core/engine/placement/length";
-import type { Control } from "../../../core/format/types";
 import { ChoiceField, SwitchField } from "../../../ui/Choice";
 import { LengthField, NumberField } from "../../../ui/Field";
 import { light, unlight, useLit } from "../../../ui/lit";
@@ -15,6 +13,7 @@ import { common } from "../common";
 import {
   readingOf,
   type ChangeEach,
+  type ControlsPlace,
   type Entry,
   type FieldEntry,
   type Form,
@@ -25,22 +24,24 @@ import {
 } from "./entries";
 
 /** What a form is shown for, and where its edits go. */
-export interface FormTarget<C extends Control, P> {
+export interface FormTarget<C, P> {
   readonly controls: readonly C[];
+  /** The same thing with every value as the schema has it. */
+  readonly defaultOf: (control: C) => C;
   /** Changes some of the controls: one entry of the history with the changes like it before. */
   readonly change: (words: string, controls: readonly C[], next: (control: C) => P) => boolean;
   readonly gesture: FormGesture<P>;
-  readonly place: FormPlace;
+  readonly place: FormPlace | ControlsPlace;
   readonly refuse: (text: string) => void;
 }
 
 /** The controls that an entry is about; none: it does not show. */
-function controlsOf<C extends Control, P>({ of, ...entry }: Entry<C, P>, controls: readonly C[]): readonly C[] {
-  const those = of ? controls.filter((c) => of(c.kind)) : controls;
+function controlsOf<C, P>(entry: Entry<C, P>, controls: readonly C[]): readonly C[] {
+  const those = entry.of ? controls.filter((c) => entry.of!(c)) : controls;
   return those.length > 0 && (entry.shown?.(those) ?? true) ? those : [];
 }
 
-export function FormFields<C extends Control, P>({ form, target }: { form: Form<C, P>; target: FormTarget<C, P> }) {
+export function FormFields<C, P>({ form, target }: { form: Form<C, P>; target: FormTarget<C, P> }) {
   const { Picture, beside = [], isStacked = false, nameRem = 4.5 } = form;
   const { controls } = target;
   const show = (entry: Entry<C, P>, how: FieldHow = "row") => {
@@ -50,7 +51,7 @@ export function FormFields<C extends Control, P>({ form, target }: { form: Form<
   const folded = form.entries.filter((entry) => entry.more && controlsOf(entry, controls).length > 0);
   return (
     <>
-      {Picture && (
+      {Picture && "context" in target.place && (
         <div className="flex gap-2">
           <Picture controls={controls} gesture={target.gesture} place={target.place} />
           <div className="grid min-w-0 flex-1 content-start" style={{ "--name": isStacked ? "100%" : `${nameRem}rem` } as CSSProperties}>
@@ -61,7 +62,7 @@ export function FormFields<C extends Control, P>({ form, target }: { form: Form<
       {!Picture && beside.map((entry) => show(entry))}
       {form.entries.filter(({ more }) => !more).map((entry) => show(entry))}
       {folded.length > 0 && (
-        <More set={folded.filter((entry) => controlsOf(entry, controls).some((c) => isSet(entry, c))).length} reads={says("region.more")}>
+        <More set={folded.filter((entry) => controlsOf(entry, controls).some((c) => isSet(entry, c, target))).length} reads={says("region.more")}>
           {folded.map((entry) => show(entry))}
         </More>
       )}
@@ -69,21 +70,21 @@ export function FormFields<C extends Control, P>({ form, target }: { form: Form<
   );
 }
 
-/** Whether a control's value is not the one that its kind begins with. */
-function isSet<C extends Control, P>(entry: Entry<C, P>, control: C): boolean {
+/** Whether a value is not the one that it begins with. */
+function isSet<C, P>(entry: Entry<C, P>, control: C, { defaultOf }: FormTarget<C, P>): boolean {
   if (entry.isSet || entry.kind === "own") return entry.isSet?.(control) ?? false;
-  return entry.read(control) !== entry.read(defaultControl(control.kind) as Control as C);
+  return entry.read(control) !== entry.read(defaultOf(control));
 }
 
 type FieldHow = "row" | "beside" | "stacked";
-interface ShownProps<C extends Control, P, E> {
+interface ShownProps<C, P, E> {
   readonly entry: E;
   readonly controls: readonly C[];
   readonly target: FormTarget<C, P>;
   readonly how: FieldHow;
 }
 
-function ShownEntry<C extends Control, P>({ entry, controls, target, how }: ShownProps<C, P, Entry<C, P>>): ReactNode {
+function ShownEntry<C, P>({ entry, controls, target, how }: ShownProps<C, P, Entry<C, P>>): ReactNode {
   if (entry.kind === "own") {
     const change: ChangeEach<C, P> = (words, next) => target.change(words, controls, next);
     return <entry.Show controls={controls} change={change} />;
@@ -92,7 +93,7 @@ function ShownEntry<C extends Control, P>({ entry, controls, target, how }: Show
   return how === "stacked" ? <StackedName entry={entry}>{field}</StackedName> : field;
 }
 
-function ShownField<C extends Control, P>({ entry, controls, target, how }: ShownProps<C, P, FieldEntry<C, P>>) {
+function ShownField<C, P>({ entry, controls, target, how }: ShownProps<C, P, FieldEntry<C, P>>) {
   const words = entry.edits ?? entry.label.toLowerCase();
   const row = { label: entry.label, word: how === "stacked" ? undefined : entry.word, part: entry.part, bare: how === "stacked" };
   switch (entry.kind) {
@@ -136,7 +137,7 @@ function ShownField<C extends Control, P>({ entry, controls, target, how }: Show
   }
 }
 
-function ShownNumber<C extends Control, P>({ entry, controls, target, how }: ShownProps<C, P, NumberEntry<C, P>>) {
+function ShownNumber<C, P>({ entry, controls, target, how }: ShownProps<C, P, NumberEntry<C, P>>) {
   const { Beside, none, unit, min, max, step, digits } = entry;
   const words = entry.edits ?? entry.label.toLowerCase();
   const read = common(controls, (c) => entry.read(c));
@@ -170,7 +171,7 @@ function ShownNumber<C extends Control, P>({ entry, controls, target, how }: Sho
   );
 }
 
-function ShownLength<C extends Control, P>({ entry, controls, target, how }: ShownProps<C, P, LengthEntry<C, P>>) {
+function ShownLength<C, P>({ entry, controls, target, how }: ShownProps<C, P, LengthEntry<C, P>>) {
   const words = entry.edits ?? entry.label.toLowerCase();
   const { place } = target;
   const indexOf = (control: C) => target.controls.indexOf(control);

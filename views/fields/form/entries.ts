@@ -15,9 +15,6 @@ export type OfKind<K extends Control["kind"]> = Extract<Control, { kind: K }>;
 
 /** What a form knows of the screen that is looked at. */
 export interface FormPlace {
-  readonly context: EditContext;
-  /** Where the controls stand, each; undefined where one is hidden. */
-  readonly placed: readonly (ResolvedControl | undefined)[];
   /** A length of a control in mm, as shown; null where it is not placed or several differ. */
   mm(length: string): string | null;
   /** A length of the control at an index in another unit, coming to the same there. */
@@ -25,6 +22,9 @@ export interface FormPlace {
   /** The travel of the first stick, mm; null where there is none. */
   readonly travelMm: number | null;
 }
+
+/** Where nothing stands on a screen. */
+export const NO_PLACE: FormPlace = { mm: () => null, convert: (length) => length, travelMm: null };
 
 /** Something that changes a part of each control: `words` name it in the history. */
 export type ChangeEach<C, P> = (words: string, next: (control: C) => P) => boolean;
@@ -42,8 +42,8 @@ interface EntryBase<C> {
   readonly keys?: string;
   /** What an edit is called in the history; the label in small letters by default. */
   readonly edits?: string;
-  /** The kinds of control that have it; all by default. */
-  readonly of?: (kind: Control["kind"]) => boolean;
+  /** Which of the things have it; all by default. */
+  of?(control: C): boolean;
   /** Whether it shows; always by default. */
   shown?(controls: readonly C[]): boolean;
   /** Seldom used: folded away. */
@@ -104,7 +104,7 @@ export interface LengthEntry<C, P> extends EntryBase<C> {
 export interface OwnEntry<C, P> {
   readonly kind: "own";
   readonly label: string;
-  readonly of?: (kind: Control["kind"]) => boolean;
+  of?(control: C): boolean;
   Show(props: { readonly controls: readonly C[]; readonly change: ChangeEach<C, P> }): ReactNode;
   shown?(controls: readonly C[]): boolean;
   isSet?(control: C): boolean;
@@ -122,10 +122,17 @@ export interface FormGesture<P> {
   cancel(): void;
 }
 
+/** Where the controls of a form stand. */
+export interface ControlsPlace extends FormPlace {
+  readonly context: EditContext;
+  /** Each; undefined where one is hidden. */
+  readonly placed: readonly (ResolvedControl | undefined)[];
+}
+
 export interface PictureProps<C, P> {
   readonly controls: readonly C[];
   readonly gesture: FormGesture<P>;
-  readonly place: FormPlace;
+  readonly place: ControlsPlace;
 }
 
 /** The fields of a part `P` of controls `C`. */

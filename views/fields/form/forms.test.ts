@@ -2,9 +2,11 @@ import fc from "fast-check";
 import { changeFeel, changeHit, changeLook } from "../../../core/editing/edits/controls";
 import { parseLength } from "../../../core/engine/placement/length";
 import type { Result } from "../../../core/engine/result";
-import { defaultControl } from "../../../core/format/defaults";
+import { changeLayout } from "../../../core/editing/edits/layout";
+import { DEFAULT_LAYOUT, defaultControl } from "../../../core/format/defaults";
 import type { Control, Layout } from "../../../core/format/types";
 import { layoutOf } from "../../../test/settleCases";
+import { LAYOUT_FORM, scaleForm } from "../../layout/cards/layoutForm";
 import { LOOK } from "../../layout/cards/lookForm";
 import { TOUCH } from "../../layout/cards/touchFields";
 import { FEEL_FIELDS } from "../feel/feelFields";
@@ -27,7 +29,7 @@ const otherCases = (["stick", "button"] as const).flatMap((kind) => [
 ]);
 const CASES = [...feelCases, ...otherCases].flatMap(({ kind, entries, apply }) =>
   entries.flatMap((entry): (readonly [string, Case])[] =>
-    entry.kind === "own" || (entry.of && !entry.of(kind)) ? [] : [[`${kind}: ${entry.label}`, { kind, entry, apply }]],
+    entry.kind === "own" || (entry.of && !entry.of(defaultControl(kind))) ? [] : [[`${kind}: ${entry.label}`, { kind, entry, apply }]],
   ),
 );
 
@@ -114,3 +116,26 @@ test.each(CASES)("%s: what is written is read back, twice is once, and what is r
   );
   expect(taken).toBeGreaterThan(0);
 });
+
+const LAYOUT_ENTRIES = [...LAYOUT_FORM.entries, ...scaleForm({ px: 1, mm: 0.1 }).entries].filter((entry) => entry.kind !== "own");
+
+test.each(LAYOUT_ENTRIES.map((entry) => [entry.label, entry] as const))(
+  "the layout, %s: a sentence, a default in range, and what is written is read back",
+  (_, entry) => {
+    expect(entry.says).toMatch(/^[\p{Lu}].*\.$/u);
+    expect(entry.says.length).toBeLessThanOrEqual(150);
+    expect(isAllowed(entry as unknown as AnyField, entry.read(DEFAULT_LAYOUT))).toBe(true);
+    let taken = 0;
+    fc.assert(
+      fc.property(valuesOf(entry as unknown as AnyField), (value) => {
+        const made = changeLayout(DEFAULT_LAYOUT, entry.edit(value as never, DEFAULT_LAYOUT));
+        taken += made.ok ? 1 : 0;
+        const read = entry.read(made.ok ? made.value : DEFAULT_LAYOUT);
+        const wanted = made.ok ? value : entry.read(DEFAULT_LAYOUT);
+        expect(typeof read === "number" ? Number(read.toFixed(9)) : read).toBe(wanted);
+      }),
+      { numRuns: 12 },
+    );
+    expect(taken).toBeGreaterThan(0);
+  },
+);

@@ -1,5 +1,6 @@
 "use client";
 /** Where the edits of a form of controls go: each to all of them, as one entry of the history. */
+import { defaultControl } from "../../../core/format/defaults";
 import { editEach } from "../../../core/editing/editEach";
 import { convertLength, ownMeasure, pxOf, type EditContext } from "../../../core/editing/placing";
 import type { ResolvedControl } from "../../../core/engine/placement/resolve";
@@ -8,7 +9,7 @@ import type { Result } from "../../../core/engine/result";
 import type { Control, Layout } from "../../../core/format/types";
 import { namesOf } from "../../document/names";
 import { useSessionActions } from "../../document/SessionContext";
-import type { FormPlace } from "./entries";
+import type { ControlsPlace } from "./entries";
 import type { FormTarget } from "./Fields";
 
 interface FormOf<P> {
@@ -29,6 +30,7 @@ export function useFormTarget<P>({ context, controls, placed, apply }: FormOf<P>
     )}`;
   return {
     controls,
+    defaultOf: ({ kind }) => defaultControl(kind),
     change(words, those, next) {
       const changes = new Map(those.map((c) => [c.id, next(c)]));
       return session.edit(named(words, those), (l) => editEach(l, [...changes.keys()], (now, id) => apply(now, id, changes.get(id)!)), true);
@@ -44,7 +46,7 @@ export function useFormTarget<P>({ context, controls, placed, apply }: FormOf<P>
   };
 }
 
-function placeOf(context: EditContext, placed: readonly (ResolvedControl | undefined)[]): FormPlace {
+function placeOf(context: EditContext, placed: readonly (ResolvedControl | undefined)[]): ControlsPlace {
   const mmPx = pxPerMm(context.screen);
   const [first] = placed;
   return {

@@ -55,41 +55,6 @@ export function ScreenPicture({ screen, onChange }: Props) {
     event.preventDefault();
     event.stopPropagation();
   };
-  /** The line of an inset or strip: where it lies, and along which way it goes. */
-  const lineOf = (amount: Screen["insets"], side: ScreenSide) =>
-    ({
-      left: `M${amount.left} 0V${h}`,
-      right: `M${w - amount.right} 0V${h}`,
-      top: `M0 ${amount.top}H${w}`,
-      bottom: `M0 ${h - amount.bottom}H${w}`,
-    })[side];
-  const across = (side: ScreenSide) => side === "left" || side === "right";
-  const line = (kind: "inset" | "edge", side: ScreenSide) => {
-    const amount = kind === "inset" ? screen.insets : screen.edges;
-    return (
-      <g
-        key={`${kind} ${side}`}
-        role="slider"
-        tabIndex={0}
-        aria-label={`${kind === "inset" ? "Inset" : "Edge strip"} ${side}`}
-        aria-valuemin={0}
-        aria-valuemax={Math.round((across(side) ? w : h) / 2)}
-        aria-valuenow={amount[side]}
-        aria-valuetext={`${amount[side]} px`}
-        data-handle={JSON.stringify({ kind, side })}
-        style={{ cursor: across(side) ? "ew-resize" : "ns-resize" }}
-        className={kind === "inset" ? "text-ink" : "text-clear"}
-      >
-        <path d={lineOf(amount, side)} stroke="transparent" strokeWidth={12 / scale} />
-        <path
-          d={lineOf(amount, side)}
-          stroke="currentColor"
-          strokeWidth={1.5 / scale}
-          strokeDasharray={kind === "inset" ? `${9 / scale} ${4 / scale}` : `${2 / scale} ${3 / scale}`}
-        />
-      </g>
-    );
-  };
   return (
     <figure className="grid justify-items-center gap-1">
       <svg
@@ -108,57 +73,106 @@ export function ScreenPicture({ screen, onChange }: Props) {
         data-testid="screen-picture"
       >
         <rect width={w} height={h} rx={screen.cornerPx} fill="none" stroke="var(--ink)" strokeWidth={2 / scale} />
-        {SIDES.map((side) => line("edge", side))}
-        {SIDES.map((side) => line("inset", side))}
-        {screen.cutouts.map((c, index) => (
-          <g key={index}>
-            <rect
-              {...{ x: c.x, y: c.y, width: c.w, height: c.h }}
-              rx={Math.min(c.w, c.h) / 2}
-              fill="var(--ink)"
-              role="button"
-              tabIndex={0}
-              aria-label={`Cut-out ${index + 1}: ${c.x}, ${c.y}, ${c.w} by ${c.h} px; arrow keys move it, Delete removes it`}
-              data-handle={JSON.stringify({ kind: "cutout", index })}
-              style={{ cursor: "move" }}
-            />
-            <rect
-              x={c.x + c.w - 5 / scale}
-              y={c.y + c.h - 5 / scale}
-              width={10 / scale}
-              height={10 / scale}
-              fill="var(--sheet)"
-              stroke="var(--accent)"
-              strokeWidth={1.5 / scale}
-              role="button"
-              tabIndex={0}
-              aria-label={`Size of cut-out ${index + 1}`}
-              data-handle={JSON.stringify({ kind: "cutout size", index })}
-              style={{ cursor: "nwse-resize" }}
-            />
-          </g>
+        {SIDES.map((side) => (
+          <SideLine key={`edge ${side}`} kind="edge" side={side} screen={screen} scale={scale} />
         ))}
-        <circle
-          cx={screen.cornerPx}
-          cy={0}
-          r={5 / scale}
-          fill="var(--sheet)"
-          stroke="var(--accent)"
-          strokeWidth={1.5 / scale}
-          role="slider"
-          tabIndex={0}
-          aria-label="Corner radius"
-          aria-valuemin={0}
-          aria-valuemax={Math.round(Math.min(w, h) / 2)}
-          aria-valuenow={screen.cornerPx}
-          aria-valuetext={`${screen.cornerPx} px`}
-          data-handle={JSON.stringify({ kind: "corner" })}
-          style={{ cursor: "ew-resize" }}
-        />
+        {SIDES.map((side) => (
+          <SideLine key={`inset ${side}`} kind="inset" side={side} screen={screen} scale={scale} />
+        ))}
+        {screen.cutouts.map((c, index) => (
+          <Cutout key={index} box={c} index={index} scale={scale} />
+        ))}
+        <CornerHandle screen={screen} scale={scale} />
       </svg>
       <figcaption className="caption">
         Drag the long dashes: insets · the short ones: the system’s edge strips · the dot: the corners · draw a box on the glass: a cut-out.
       </figcaption>
     </figure>
+  );
+}
+
+const isAcross = (side: ScreenSide) => side === "left" || side === "right";
+
+/** The line of an inset or strip at a side: where it lies, to be dragged. */
+function SideLine({ kind, side, screen, scale }: { kind: "inset" | "edge"; side: ScreenSide; screen: Screen; scale: number }) {
+  const { widthPx: w, heightPx: h } = screen;
+  const amount = kind === "inset" ? screen.insets : screen.edges;
+  const d = { left: `M${amount.left} 0V${h}`, right: `M${w - amount.right} 0V${h}`, top: `M0 ${amount.top}H${w}`, bottom: `M0 ${h - amount.bottom}H${w}` }[
+    side
+  ];
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`${kind === "inset" ? "Inset" : "Edge strip"} ${side}`}
+      aria-valuemin={0}
+      aria-valuemax={Math.round((isAcross(side) ? w : h) / 2)}
+      aria-valuenow={amount[side]}
+      aria-valuetext={`${amount[side]} px`}
+      data-handle={JSON.stringify({ kind, side })}
+      style={{ cursor: isAcross(side) ? "ew-resize" : "ns-resize" }}
+      className={kind === "inset" ? "text-ink" : "text-clear"}
+    >
+      <path d={d} stroke="transparent" strokeWidth={12 / scale} />
+      <path
+        d={d}
+        stroke="currentColor"
+        strokeWidth={1.5 / scale}
+        strokeDasharray={kind === "inset" ? `${9 / scale} ${4 / scale}` : `${2 / scale} ${3 / scale}`}
+      />
+    </g>
+  );
+}
+
+function Cutout({ box: { x, y, w, h }, index, scale }: { box: Screen["cutouts"][number]; index: number; scale: number }) {
+  return (
+    <g>
+      <rect
+        {...{ x, y, width: w, height: h }}
+        rx={Math.min(w, h) / 2}
+        fill="var(--ink)"
+        role="button"
+        tabIndex={0}
+        aria-label={`Cut-out ${index + 1}: ${x}, ${y}, ${w} by ${h} px; arrow keys move it, Delete removes it`}
+        data-handle={JSON.stringify({ kind: "cutout", index })}
+        style={{ cursor: "move" }}
+      />
+      <rect
+        x={x + w - 5 / scale}
+        y={y + h - 5 / scale}
+        width={10 / scale}
+        height={10 / scale}
+        fill="var(--sheet)"
+        stroke="var(--accent)"
+        strokeWidth={1.5 / scale}
+        role="button"
+        tabIndex={0}
+        aria-label={`Size of cut-out ${index + 1}`}
+        data-handle={JSON.stringify({ kind: "cutout size", index })}
+        style={{ cursor: "nwse-resize" }}
+      />
+    </g>
+  );
+}
+
+function CornerHandle({ screen: { cornerPx, widthPx, heightPx }, scale }: { screen: Screen; scale: number }) {
+  return (
+    <circle
+      cx={cornerPx}
+      cy={0}
+      r={5 / scale}
+      fill="var(--sheet)"
+      stroke="var(--accent)"
+      strokeWidth={1.5 / scale}
+      role="slider"
+      tabIndex={0}
+      aria-label="Corner radius"
+      aria-valuemin={0}
+      aria-valuemax={Math.round(Math.min(widthPx, heightPx) / 2)}
+      aria-valuenow={cornerPx}
+      aria-valuetext={`${cornerPx} px`}
+      data-handle={JSON.stringify({ kind: "corner" })}
+      style={{ cursor: "ew-resize" }}
+    />
   );
 }

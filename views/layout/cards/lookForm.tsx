@@ -28,7 +28,7 @@ const HOME_LATER_MS = 1000;
 /** A knob's own look as it begins: as it is drawn without one, the base's turned inside out. */
 const inverted = ({ fill, ink, opacity }: LookFace): LookFace => ({ fill: ink, line: fill, ink: fill, opacity });
 const knobFace = ({ knob, ...base }: Look, key: "rest" | "held"): LookFace => knob?.[key] ?? inverted(base[key]);
-const hasKnob = (kind: Control["kind"]) => KINDS[kind].hasKnob;
+const hasKnob = ({ kind }: Control) => KINDS[kind].hasKnob;
 const isMoving = (all: readonly Control[]) => all.some((c) => c.kind === "stick" && c.feel.origin !== "fixed");
 const isFading = (all: readonly Control[]) => all.some((c) => c.look.away);
 

@@ -68,10 +68,42 @@ const takeOf = (cut: RecordedPart, { layout, screen, handed, playerSize, hz }: S
   frames: null,
 });
 
+/** Keeps what was cut off as a take; `onNothing`: what is said where nothing was played. */
+function useKeeping(): (cut: RecordedPart | null, from: SegmentOf, onNothing: string) => void {
+  const session = useSessionActions();
+  const takes = useTakes();
+  return useCallback(
+    (cut, from, onNothing) => {
+      const keep = async () => {
+        if (!cut?.events.some(isByHand)) return void (onNothing && session.tell({ text: onNothing, tone: "plain" }));
+        const names = new Set((await takes.list().catch(() => [])).map((t) => t.name));
+        let number = names.size + 1;
+        while (names.has(`take ${number}`)) number += 1;
+        const done = await takes.keep(takeOf(cut, from, `take ${number}`), from.layout, from.layoutId);
+        if (!done.ok) session.tellRefusal(done);
+      };
+      keep().catch((error: unknown) => session.tellRefusal(refused("", error instanceof Error ? error.message : String(error))));
+    },
+    [session, takes],
+  );
+}
+
+/** What a tick adds to a segment. */
+function addTick({ of, recorder, listener, marks }: Segment, values: ActionValues, { player, t, came }: PlayedTick): void {
+  const { layout, screen, handed, playerSize, hz } = of;
+  const played = { setup: player.setup(), state: player.state() };
+  const number = Math.round((t * hz) / 1000);
+  const resolved = resolvedOn(layout, screen, { handed, playerSize, moment: null });
+  const fresh = marksOf({ setup: played.setup, resolved, layout }, { tick: number, ...came });
+  marks.push(...fresh);
+  if (marks.length > MOST_MARKS) marks.splice(0, marks.length - MOST_MARKS);
+  recorder.tick(number, came, played);
+  listener.tick(number, values, played, { tickMs: 1000 / hz, marks: fresh });
+}
+
 export function useSegment(of: SegmentOf): SegmentRecording {
   const { layout, screen, handed, playerSize, hz, run } = of;
   const session = useSessionActions();
-  const takes = useTakes();
   const [isRecording, setRecording] = useState(false);
   const segment = useMadeFor([layout, screen, handed, playerSize, hz, run], (): Segment => ({
     of,
@@ -79,22 +111,7 @@ export function useSegment(of: SegmentOf): SegmentRecording {
     listener: createListener(layout),
     marks: [],
   }));
-  const keep = useCallback(
-    async (cut: RecordedPart | null, from: SegmentOf, onNothing: string) => {
-      if (!cut?.events.some(isByHand)) return void (onNothing && session.tell({ text: onNothing, tone: "plain" }));
-      const names = new Set((await takes.list().catch(() => [])).map((t) => t.name));
-      let number = names.size + 1;
-      while (names.has(`take ${number}`)) number += 1;
-      const done = await takes.keep(takeOf(cut, from, `take ${number}`), from.layout, from.layoutId);
-      if (!done.ok) session.tellRefusal(done);
-    },
-    [session, takes],
-  );
-  const ask = useCallback(
-    (keeping: Promise<void>) =>
-      void keeping.catch((error: unknown) => session.tellRefusal(refused("", error instanceof Error ? error.message : String(error)))),
-    [session],
-  );
+  const keep = useKeeping();
   const before = useRef(segment);
   const wantsRecording = useRef(false);
   useEffect(() => {
@@ -103,32 +120,23 @@ export function useSegment(of: SegmentOf): SegmentRecording {
     if (last === segment || !wantsRecording.current) return;
     const length = last.recorder.recordedTicks() / last.of.hz;
     const cut = last.recorder.stop();
-    if (length >= LEAST_S) ask(keep(cut, last.of, ""));
-  }, [segment, keep, ask]);
+    if (length >= LEAST_S) keep(cut, last.of, "");
+  }, [segment, keep]);
   // What is recorded when the view remains is kept.
   const leave = useEffectEvent(() => {
-    if (wantsRecording.current) ask(keep(before.current.recorder.stop(), before.current.of, ""));
+    if (wantsRecording.current) keep(before.current.recorder.stop(), before.current.of, "");
   });
   useEffect(() => () => leave(), []);
   const stop = () => {
     wantsRecording.current = false;
     setRecording(false);
-    ask(keep(segment.recorder.stop(), segment.of, "Nothing was played, so no take was stored."));
+    keep(segment.recorder.stop(), segment.of, "Nothing was played, so no take was stored.");
   };
   return {
     isRecording,
     segment,
-    tick(values, { player, t, came }) {
-      const played = { setup: player.setup(), state: player.state() };
-      const number = Math.round((t * hz) / 1000);
-      const fresh = marksOf(
-        { setup: played.setup, resolved: resolvedOn(layout, screen, { handed, playerSize, moment: null }), layout },
-        { tick: number, ...came },
-      );
-      segment.marks.push(...fresh);
-      if (segment.marks.length > MOST_MARKS) segment.marks.splice(0, segment.marks.length - MOST_MARKS);
-      segment.recorder.tick(number, came, played);
-      segment.listener.tick(number, values, played, { tickMs: 1000 / hz, marks: fresh });
+    tick(values, tick) {
+      addTick(segment, values, tick);
       if (wantsRecording.current && !segment.recorder.isRecording()) segment.recorder.record();
       if (segment.recorder.isFull()) {
         session.tell({ text: "Maximum length reached: the take is stored and recording stopped.", tone: "plain" });
@@ -141,6 +149,6 @@ export function useSegment(of: SegmentOf): SegmentRecording {
       segment.recorder.record();
     },
     stop,
-    keepLast: () => ask(keep(segment.recorder.last(BACK_S), segment.of, "Nothing was played in the last 30 s, so no take was stored.")),
+    keepLast: () => keep(segment.recorder.last(BACK_S), segment.of, "Nothing was played in the last 30 s, so no take was stored."),
   };
 }
