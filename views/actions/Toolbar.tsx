@@ -24,15 +24,9 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
   const moments = useSession((s) => s.layout.moments);
   const form = useSheetState((p) => p.form);
   const search = useSheetState((p) => p.search);
-  const moment = useSheetState((p) => p.moment);
-  const only = useSheetState((p) => p.only);
-  const grouped = useSheetState((p) => p.grouped);
-  const folded = useSheetState((p) => p.folded);
   const { toDo, positions, layout, seen } = data;
   const searchBox = useRef<HTMLInputElement>(null);
   useKeys("actions", { search: () => searchBox.current?.focus() });
-  const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
-  const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
   return (
     <div role="toolbar" aria-label="Filters" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
       <input
@@ -52,6 +46,47 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           setSheetState(session, { search: "" });
         }}
       />
+      <Filters />
+      {moments.length > 0 && form === "sheet" && <Grouping seen={seen} />}
+      <span role="group" aria-label="Form" className="flex">
+        {(["sheet", "table"] as const).map((f) => (
+          <button
+            key={f}
+            aria-pressed={form === f}
+            className={`push h-6 px-2 ${form === f ? "border-accent text-accent" : ""}`}
+            onClick={() => setSheetState(session, { form: f })}
+          >
+            {f === "sheet" ? "Sheet" : "Table"}
+          </button>
+        ))}
+      </span>
+      <span className="ml-auto flex items-center gap-2">
+        {positions.hidden > 0 && (
+          <span className="caption">
+            <span className="figure">{seen.length}</span> of <span className="figure">{layout.actions.length}</span>
+          </span>
+        )}
+        <span className={toDo.length > 0 ? "text-[0.75rem] text-blocker" : "caption"} data-testid="to-do">
+          {toDo.length > 0 ? `■ ${toDo.length} open` : `${counted(layout.actions.length, "action")}, all done`}
+        </span>
+        {toDo.length > 0 && (
+          <button className="push h-6 px-2" onClick={onNext} title="Next open action (O)">
+            Next
+          </button>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** Which actions are seen: of a moment, of a status. */
+function Filters() {
+  const session = useSessionActions();
+  const moments = useSession((s) => s.layout.moments);
+  const moment = useSheetState((p) => p.moment);
+  const only = useSheetState((p) => p.only);
+  return (
+    <>
       {moments.length > 0 && (
         <span className="flex items-center gap-1">
           <span className="caption">Used</span>
@@ -84,54 +119,37 @@ export function Toolbar({ data, onNext }: { data: SheetData; onNext: () => void 
           </option>
         ))}
       </select>
-      {moments.length > 0 && form === "sheet" && (
-        <span className="flex items-center gap-1">
-          <label className="flex h-6 items-center gap-1.5">
-            <input
-              type="checkbox"
-              className="accent-[var(--accent)]"
-              checked={grouped}
-              onChange={(event) => setSheetState(session, { grouped: event.target.checked })}
-            />
-            Group by moment
-          </label>
-          {groups.length > 0 && (
-            <button
-              className="push h-6 px-1.5 text-[0.6875rem]"
-              onClick={() => setSheetState(session, { folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
-            >
-              {allFolded ? "Unfold all" : "Fold all"}
-            </button>
-          )}
-        </span>
+    </>
+  );
+}
+
+/** Whether actions stand in groups of their moments, and whether these are folded. */
+function Grouping({ seen }: { seen: SheetData["seen"] }) {
+  const session = useSessionActions();
+  const moments = useSession((s) => s.layout.moments);
+  const grouped = useSheetState((p) => p.grouped);
+  const folded = useSheetState((p) => p.folded);
+  const groups = groupsOf(seen, moments, grouped).filter((g) => g.word !== "");
+  const allFolded = groups.length > 0 && groups.every((g) => folded.has(g.key));
+  return (
+    <span className="flex items-center gap-1">
+      <label className="flex h-6 items-center gap-1.5">
+        <input
+          type="checkbox"
+          className="accent-[var(--accent)]"
+          checked={grouped}
+          onChange={(event) => setSheetState(session, { grouped: event.target.checked })}
+        />
+        Group by moment
+      </label>
+      {groups.length > 0 && (
+        <button
+          className="push h-6 px-1.5 text-[0.6875rem]"
+          onClick={() => setSheetState(session, { folded: allFolded ? new Set() : new Set(groups.map((g) => g.key)) })}
+        >
+          {allFolded ? "Unfold all" : "Fold all"}
+        </button>
       )}
-      <span role="group" aria-label="Form" className="flex">
-        {(["sheet", "table"] as const).map((f) => (
-          <button
-            key={f}
-            aria-pressed={form === f}
-            className={`push h-6 px-2 ${form === f ? "border-accent text-accent" : ""}`}
-            onClick={() => setSheetState(session, { form: f })}
-          >
-            {f === "sheet" ? "Sheet" : "Table"}
-          </button>
-        ))}
-      </span>
-      <span className="ml-auto flex items-center gap-2">
-        {positions.hidden > 0 && (
-          <span className="caption">
-            <span className="figure">{seen.length}</span> of <span className="figure">{layout.actions.length}</span>
-          </span>
-        )}
-        <span className={toDo.length > 0 ? "text-[0.75rem] text-blocker" : "caption"} data-testid="to-do">
-          {toDo.length > 0 ? `■ ${toDo.length} open` : `${counted(layout.actions.length, "action")}, all done`}
-        </span>
-        {toDo.length > 0 && (
-          <button className="push h-6 px-2" onClick={onNext} title="Next open action (O)">
-            Next
-          </button>
-        )}
-      </span>
-    </div>
+    </span>
   );
 }

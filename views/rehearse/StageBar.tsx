@@ -47,11 +47,7 @@ interface Props {
 
 export function StageBar({ canTug, isYard, onStartAgain }: Props) {
   const session = useSessionActions();
-  const layout = useSession((s) => s.layout);
-  const { handed, playerSize } = useSession((s) => s.playerView);
   const stage = useStage((s) => s);
-  const sizes = [...new Set([layout.playerSizes.min, 1, layout.playerSizes.max, playerSize])].sort((a, b) => a - b);
-  const same = (list: readonly (string | number)[], unit = ""): [string, string][] => list.map((one) => [String(one), `${one}${unit}`]);
   return (
     <div role="group" aria-label="Stage" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5">
       {canTug && (
@@ -67,6 +63,64 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
           onChange={(game) => setStage(session, { wantsYard: game === "yard" })}
         />
       )}
+      <PlayedAs />
+      {isYard && <MomentChoice />}
+      <LanguageChoice />
+      <Choice
+        name="Ticks"
+        label="Ticks per second"
+        value={String(stage.hz)}
+        options={same(HZ_CHOICES, " per second")}
+        reads="stage.hz"
+        onChange={(hz) => setStage(session, { hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
+      />
+      <Choice
+        name="Areas"
+        label="Areas over the glass"
+        value={stage.overlays}
+        options={[
+          ["none", "none"],
+          ["touched", "of touched controls"],
+          ["all", "all"],
+        ]}
+        reads="stage.overlays"
+        onChange={(overlays) => setStage(session, { overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
+      />
+      <DeviceChoices />
+      <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
+        Restart
+      </button>
+      <Choice
+        name="Zoom"
+        label="Zoom"
+        value={stage.size}
+        options={same(SIZE_CHOICES)}
+        reads="stage.shown"
+        onChange={(size) => setStage(session, { size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
+      />
+      <button
+        type="button"
+        className="push h-6 px-1.5 text-[0.75rem]"
+        onClick={() => setStage(session, { onlyGlass: true })}
+        {...readingProps(says("stage.only"))}
+      >
+        Hide panels
+      </button>
+    </div>
+  );
+}
+
+/** Choices that are called as they are. */
+const same = (list: readonly (string | number)[], unit = ""): [string, string][] => list.map((one) => [String(one), `${one}${unit}`]);
+
+/** On which screen and as which player it is played. */
+function PlayedAs() {
+  const session = useSessionActions();
+  const layout = useSession((s) => s.layout);
+  const { handed, playerSize } = useSession((s) => s.playerView);
+  const sizes = [...new Set([layout.playerSizes.min, 1, layout.playerSizes.max, playerSize])].sort((a, b) => a - b);
+  return (
+    <>
       <Choice
         name="Screen"
         label="Screen"
@@ -91,28 +145,17 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         reads="stage.size"
         onChange={(size) => session.showPlayer({ playerSize: Number(size) })}
       />
-      {isYard && <MomentChoice />}
-      <LanguageChoice />
-      <Choice
-        name="Ticks"
-        label="Ticks per second"
-        value={String(stage.hz)}
-        options={same(HZ_CHOICES, " per second")}
-        reads="stage.hz"
-        onChange={(hz) => setStage(session, { hz: HZ_CHOICES.find((one) => String(one) === hz) ?? 60 })}
-      />
-      <Choice
-        name="Areas"
-        label="Areas over the glass"
-        value={stage.overlays}
-        options={[
-          ["none", "none"],
-          ["touched", "of touched controls"],
-          ["all", "all"],
-        ]}
-        reads="stage.overlays"
-        onChange={(overlays) => setStage(session, { overlays: OVERLAY_CHOICES.find((one) => one === overlays) ?? "none" })}
-      />
+    </>
+  );
+}
+
+/** The device that it is played on, and what of its inputs is on. */
+function DeviceChoices() {
+  const session = useSessionActions();
+  const appear = useSession((s) => s.layout.appear);
+  const stage = useStage((s) => s);
+  return (
+    <>
       <Choice
         name="Device"
         label="Device"
@@ -122,7 +165,7 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
         onChange={(chosen) => {
           const device = DEVICES.find((one) => one === chosen);
           setStage(session, {
-            appearance: device ? appearanceAtFirst(layout.appear, device) : null,
+            appearance: device ? appearanceAtFirst(appear, device) : null,
             mouseIsItself: device !== undefined && device !== "phone",
           });
         }}
@@ -141,25 +184,6 @@ export function StageBar({ canTug, isYard, onStartAgain }: Props) {
       <Toggle word="Pin" on={stage.isPinning} reads="stage.pin" onToggle={() => setStage(session, { isPinning: !stage.isPinning })} />
       <Toggle word="Controls" on={stage.areControlsOn} reads="stage.controls" onToggle={() => setStage(session, { areControlsOn: !stage.areControlsOn })} />
       <Toggle word="Values" on={stage.showsValues} reads="stage.values" onToggle={() => setStage(session, { showsValues: !stage.showsValues })} />
-      <button type="button" className="push h-6 px-1.5 text-[0.75rem]" onClick={onStartAgain} {...readingProps(says("stage.again"))}>
-        Restart
-      </button>
-      <Choice
-        name="Zoom"
-        label="Zoom"
-        value={stage.size}
-        options={same(SIZE_CHOICES)}
-        reads="stage.shown"
-        onChange={(size) => setStage(session, { size: SIZE_CHOICES.find((one) => one === size) ?? "fit" })}
-      />
-      <button
-        type="button"
-        className="push h-6 px-1.5 text-[0.75rem]"
-        onClick={() => setStage(session, { onlyGlass: true })}
-        {...readingProps(says("stage.only"))}
-      >
-        Hide panels
-      </button>
-    </div>
+    </>
   );
 }

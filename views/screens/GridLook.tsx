@@ -23,22 +23,17 @@ type Column =
   | { readonly kind: "screen"; readonly place: number }
   | { readonly kind: "folded"; readonly name: string | null; readonly places: readonly number[] };
 
-export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
-  const session = useSessionActions();
-  const { layout, screens, faces, judged } = useFaces();
+/** The cells of the grid: as found, as changed, and as they would be once settled. */
+function useGridFacts(groups: readonly Group[], isGrouped: boolean) {
+  const { layout, screens, judged } = useFaces();
   const changes = useChanges();
-  const proposal = useProposal();
   const folded = useScreens((s) => s.folded);
-  const open = useScreens((s) => s.cell);
   const settled = useSettledScreens(judged);
   const grid = useMemo(() => gridOf(layout, settled?.before ?? judged), [layout, judged, settled]);
   const after = useMemo(() => (settled ? gridOf(layout, settled.after) : null), [layout, settled]);
   const columns = groups.flatMap(({ name, places }): Column[] =>
     isGrouped && folded.includes(name ?? "") ? [{ kind: "folded", name, places }] : places.map((place): Column => ({ kind: "screen", place })),
   );
-  const cellIn = (cells: readonly (GridCell | null)[], column: Column) =>
-    column.kind === "screen" ? cells[column.place] : sumOf(column.places.map((p) => cells[p]));
-  const { table, onKeyDown } = useCellKeys(grid.rows.length, columns.length - 1);
   /** The changes of a column about a subject (empty: all of them), as marks. */
   const marksOf = (column: Column, subject: string | null) => {
     const found = (column.kind === "screen" ? [column.place] : column.places).flatMap((place) => changes?.screens[place] ?? []);
@@ -50,6 +45,48 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
     if (!after || !places.some((place) => settled!.asked.has(screens[place].name))) return undefined;
     return cellIn(row === 0 ? after.columns : after.rows[row - 1].cells, column);
   };
+  return { grid, columns, settled, marksOf, settledIn };
+}
+
+const cellIn = (cells: readonly (GridCell | null)[], column: Column) =>
+  column.kind === "screen" ? cells[column.place] : sumOf(column.places.map((p) => cells[p]));
+
+/** The groups of screens, each with its fold. */
+function GroupHeads({ groups }: { groups: readonly Group[] }) {
+  const session = useSessionActions();
+  const folded = useScreens((s) => s.folded);
+  return (
+    <tr>
+      <td className="sticky left-0 z-10 bg-paper" />
+      {groups.map(({ name, places }) => {
+        const isFolded = folded.includes(name ?? "");
+        return (
+          <th key={name ?? ""} scope="colgroup" colSpan={isFolded ? 1 : places.length} className="border-b border-l border-rule px-1 text-left font-normal">
+            <button
+              type="button"
+              className="h-6 max-w-[12rem] truncate"
+              aria-expanded={!isFolded}
+              onClick={() => setScreens(session, { folded: isFolded ? folded.filter((f) => f !== (name ?? "")) : [...folded, name ?? ""] })}
+            >
+              {isFolded ? "▸" : "▾"} {groupWord(name)} · {places.length}
+            </button>
+          </th>
+        );
+      })}
+    </tr>
+  );
+}
+
+export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
+  const session = useSessionActions();
+  const { layout, screens, faces } = useFaces();
+  const changes = useChanges();
+  const proposal = useProposal();
+  const folded = useScreens((s) => s.folded);
+  const open = useScreens((s) => s.cell);
+  const facts = useGridFacts(groups, isGrouped);
+  const { grid, columns, settled } = facts;
+  const { table, onKeyDown } = useCellKeys(grid.rows.length, columns.length - 1);
   const moves = new Map(proposal?.settled.moves.map((move) => [move.id, move.farthest]));
   const rowName = (subject: string | null) => (subject === null ? "layout" : nameOf(layout, subject));
   const cell = (found: GridCell | null, at: { row: number; column: number; subject: string | null; label: string }) => {
@@ -63,8 +100,8 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         faces={settled?.asked.has(screen ?? "") ? proposal!.request.faces : faces}
         at={`${at.row} ${at.column}`}
         label={at.label}
-        marks={changes && changeMarks(marksOf(column, at.subject))}
-        settled={settledIn(column, at.row)}
+        marks={changes && changeMarks(facts.marksOf(column, at.subject))}
+        settled={facts.settledIn(column, at.row)}
         isOpen={isOpen}
         isFirst={at.row === 0 && at.column === 0}
         onOpen={() => {
@@ -84,31 +121,7 @@ export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGr
         onKeyDown={onKeyDown}
       >
         <thead className="sticky top-0 z-20 bg-paper">
-          {isGrouped && (
-            <tr>
-              <td className="sticky left-0 z-10 bg-paper" />
-              {groups.map(({ name, places }) => {
-                const isFolded = folded.includes(name ?? "");
-                return (
-                  <th
-                    key={name ?? ""}
-                    scope="colgroup"
-                    colSpan={isFolded ? 1 : places.length}
-                    className="border-b border-l border-rule px-1 text-left font-normal"
-                  >
-                    <button
-                      type="button"
-                      className="h-6 max-w-[12rem] truncate"
-                      aria-expanded={!isFolded}
-                      onClick={() => setScreens(session, { folded: isFolded ? folded.filter((f) => f !== (name ?? "")) : [...folded, name ?? ""] })}
-                    >
-                      {isFolded ? "▸" : "▾"} {groupWord(name)} · {places.length}
-                    </button>
-                  </th>
-                );
-              })}
-            </tr>
-          )}
+          {isGrouped && <GroupHeads groups={groups} />}
           <tr>
             <td className="sticky left-0 z-10 min-w-[9rem] bg-paper" />
             {columns.map((column, i) => (

@@ -3,7 +3,7 @@
 import { useTheme } from "next-themes";
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { Scatter, ScatterChart, XAxis, YAxis } from "recharts";
-import { MAP_LEVELS, middleOf, type MapRange } from "../../core/checks/aspectMap";
+import { MAP_LEVELS, middleOf, type MapRange, type MapLevel } from "../../core/checks/aspectMap";
 import { aspectOf } from "../../core/engine/placement/screen";
 import type { Screen } from "../../core/format/types";
 import { readingProps } from "../../ui/reading";
@@ -79,38 +79,7 @@ export function MapPlot({ rows, range, lines, cursor, onCursor, onOpen, onScreen
   return (
     <div ref={area} className="relative min-h-0 overflow-hidden" data-testid="map">
       <Cells rows={rows} w={w} h={h} />
-      <div aria-hidden className="pointer-events-none absolute inset-0">
-        <ScatterChart
-          width={w + AXIS.left + AXIS.right}
-          height={h + AXIS.top + AXIS.bottom}
-          margin={{ top: AXIS.top, right: AXIS.right, bottom: 0, left: 0 }}
-          accessibilityLayer={false}
-        >
-          <XAxis
-            type="number"
-            dataKey="aspect"
-            domain={[range.from, range.to]}
-            ticks={TICKS.filter((a) => a >= range.from && a <= range.to)}
-            allowDataOverflow
-            height={AXIS.bottom}
-            tick={{ fontSize: 10, fill: "var(--muted)" }}
-            stroke="var(--edge)"
-            label={{ value: "aspect, width by height", position: "insideBottom", fontSize: 10, fill: "var(--muted)" }}
-          />
-          <YAxis
-            type="number"
-            dataKey="inches"
-            domain={[range.fromInches, range.toInches]}
-            ticks={[3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13]}
-            allowDataOverflow
-            width={AXIS.left}
-            tick={{ fontSize: 10, fill: "var(--muted)" }}
-            stroke="var(--edge)"
-            label={{ value: "diagonal, inches", angle: -90, position: "insideLeft", offset: 14, fontSize: 10, fill: "var(--muted)" }}
-          />
-          <Scatter data={points} isAnimationActive={false} shape={(point: unknown) => <Point {...(point as PointProps)} near={near} />} />
-        </ScatterChart>
-      </div>
+      <Axes range={range} points={points} near={near} size={{ w, h }} />
       <svg
         aria-hidden
         className="pointer-events-none absolute overflow-visible"
@@ -119,31 +88,7 @@ export function MapPlot({ rows, range, lines, cursor, onCursor, onOpen, onScreen
         height={h}
         viewBox={`0 0 ${w} ${h}`}
       >
-        {lines.map(({ value, text, path, at: [x, y] }) => (
-          <g key={value} data-contour={value}>
-            <path
-              d={path}
-              transform={`scale(${w / level.columns} ${h / level.rows})`}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={1.25}
-              vectorEffect="non-scaling-stroke"
-            />
-            <text
-              x={(x * w) / level.columns}
-              y={(y * h) / level.rows + 3}
-              textAnchor="middle"
-              className="figure"
-              fontSize={10}
-              fill="var(--ink)"
-              stroke="var(--paper)"
-              strokeWidth={3}
-              paintOrder="stroke"
-            >
-              {text}
-            </text>
-          </g>
-        ))}
+        <Contours lines={lines} level={level} size={{ w, h }} />
         <rect
           x={(cursor.column * w) / FINEST.columns}
           y={(cursor.row * h) / FINEST.rows}
@@ -171,6 +116,87 @@ export function MapPlot({ rows, range, lines, cursor, onCursor, onOpen, onScreen
         {...readingProps(says("map.plot"), words)}
       />
     </div>
+  );
+}
+
+interface PlotSize {
+  readonly w: number;
+  readonly h: number;
+}
+interface PlotPoint {
+  readonly name: string;
+  readonly aspect: number;
+  readonly inches: number;
+}
+
+/** The two axes, and the screens as points between them. */
+function Axes({ range, points, near, size: { w, h } }: { range: MapRange; points: readonly PlotPoint[]; near: string | null; size: PlotSize }) {
+  return (
+    <div aria-hidden className="pointer-events-none absolute inset-0">
+      <ScatterChart
+        width={w + AXIS.left + AXIS.right}
+        height={h + AXIS.top + AXIS.bottom}
+        margin={{ top: AXIS.top, right: AXIS.right, bottom: 0, left: 0 }}
+        accessibilityLayer={false}
+      >
+        <XAxis
+          type="number"
+          dataKey="aspect"
+          domain={[range.from, range.to]}
+          ticks={TICKS.filter((a) => a >= range.from && a <= range.to)}
+          allowDataOverflow
+          height={AXIS.bottom}
+          tick={{ fontSize: 10, fill: "var(--muted)" }}
+          stroke="var(--edge)"
+          label={{ value: "aspect, width by height", position: "insideBottom", fontSize: 10, fill: "var(--muted)" }}
+        />
+        <YAxis
+          type="number"
+          dataKey="inches"
+          domain={[range.fromInches, range.toInches]}
+          ticks={[3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13]}
+          allowDataOverflow
+          width={AXIS.left}
+          tick={{ fontSize: 10, fill: "var(--muted)" }}
+          stroke="var(--edge)"
+          label={{ value: "diagonal, inches", angle: -90, position: "insideLeft", offset: 14, fontSize: 10, fill: "var(--muted)" }}
+        />
+        <Scatter data={points} isAnimationActive={false} shape={(point: unknown) => <Point {...(point as PointProps)} near={near} />} />
+      </ScatterChart>
+    </div>
+  );
+}
+
+/** Lines of one value, each with its word. */
+function Contours({ lines, level, size: { w, h } }: { lines: readonly MapContour[]; level: MapLevel; size: PlotSize }) {
+  return (
+    <>
+      {lines.map(({ value, text, path, at: [x, y] }) => (
+        <g key={value} data-contour={value}>
+          <path
+            d={path}
+            transform={`scale(${w / level.columns} ${h / level.rows})`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={1.25}
+            vectorEffect="non-scaling-stroke"
+          />
+          <text
+            x={(x * w) / level.columns}
+            y={(y * h) / level.rows + 3}
+            textAnchor="middle"
+            className="figure"
+            fontSize={10}
+            fill="var(--ink)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {text}
+          </text>
+        </g>
+      ))}
+    </>
   );
 }
 

@@ -53,24 +53,7 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
     <Dialogue title="The report" open onOpenChange={(open) => !open && onClose()}>
       <div className="grid gap-3">
         <p className="caption">One document about “{layout.name}” to print or to send: it needs no network, and says when and of which file it was made.</p>
-        <fieldset className="grid grid-cols-2 gap-x-3">
-          <legend className="caption mb-1">Parts</legend>
-          {REPORT_PARTS.map((part) => (
-            <label
-              key={part}
-              className="flex h-6 items-center gap-2"
-              {...readingProps(says("report.part", { part: PART_WORDS[part] }), parts.includes(part) ? "in it" : "hidden")}
-            >
-              <input
-                type="checkbox"
-                className="accent-[var(--accent)]"
-                checked={parts.includes(part)}
-                onChange={(event) => setParts(REPORT_PARTS.filter((one) => (one === part ? event.target.checked : parts.includes(one))))}
-              />
-              {PART_WORDS[part]}
-            </label>
-          ))}
-        </fieldset>
+        <Parts parts={parts} onParts={setParts} />
         <Row label="Screens">
           <Select
             label="Screens of the report"
@@ -83,24 +66,7 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
             onChange={(key) => setOnlyShown(key === "shown")}
           />
         </Row>
-        <Row label="Paper">
-          <Select
-            label="Paper of the report"
-            reads={says("report.paper")}
-            value={paper}
-            options={PAPERS.map((one) => [one, PAPER_WORDS[one]] as const)}
-            onChange={(key) => setPaper(PAPERS.find((one) => one === key)!)}
-          />
-        </Row>
-        <Row label="Contact sheet">
-          <Select
-            label="Scale of the contact sheet"
-            reads={says("report.scale")}
-            value={String(shrinks)}
-            options={SHRINKS.map((one) => [String(one), SCALE_WORDS[one]] as const)}
-            onChange={(key) => setShrinks(SHRINKS.find((one) => String(one) === key)!)}
-          />
-        </Row>
+        <PaperRows paper={paper} shrinks={shrinks} onPaper={setPaper} onShrinks={setShrinks} />
         {nothing && <p role="alert">{parts.length === 0 ? "Select at least one part." : "No screen passes the filter. Choose all screens."}</p>}
         {state.kind === "failed" && (
           <p role="alert" className="text-blocker">
@@ -133,6 +99,62 @@ export function ReportDialogue({ all: { layout, screens, faces }, shown, onClose
         />
       </div>
     </Dialogue>
+  );
+}
+
+function Parts({ parts, onParts }: { parts: readonly ReportPart[]; onParts: (parts: readonly ReportPart[]) => void }) {
+  return (
+    <fieldset className="grid grid-cols-2 gap-x-3">
+      <legend className="caption mb-1">Parts</legend>
+      {REPORT_PARTS.map((part) => (
+        <label
+          key={part}
+          className="flex h-6 items-center gap-2"
+          {...readingProps(says("report.part", { part: PART_WORDS[part] }), parts.includes(part) ? "in it" : "hidden")}
+        >
+          <input
+            type="checkbox"
+            className="accent-[var(--accent)]"
+            checked={parts.includes(part)}
+            onChange={(event) => onParts(REPORT_PARTS.filter((one) => (one === part ? event.target.checked : parts.includes(one))))}
+          />
+          {PART_WORDS[part]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+interface PaperProps {
+  readonly paper: Paper;
+  readonly shrinks: (typeof SHRINKS)[number];
+  readonly onPaper: (paper: Paper) => void;
+  readonly onShrinks: (shrinks: (typeof SHRINKS)[number]) => void;
+}
+
+/** On what it is printed, and how large its contact sheet is. */
+function PaperRows({ paper, shrinks, onPaper, onShrinks }: PaperProps) {
+  return (
+    <>
+      <Row label="Paper">
+        <Select
+          label="Paper of the report"
+          reads={says("report.paper")}
+          value={paper}
+          options={PAPERS.map((one) => [one, PAPER_WORDS[one]] as const)}
+          onChange={(key) => onPaper(PAPERS.find((one) => one === key)!)}
+        />
+      </Row>
+      <Row label="Contact sheet">
+        <Select
+          label="Scale of the contact sheet"
+          reads={says("report.scale")}
+          value={String(shrinks)}
+          options={SHRINKS.map((one) => [String(one), SCALE_WORDS[one]] as const)}
+          onChange={(key) => onShrinks(SHRINKS.find((one) => String(one) === key)!)}
+        />
+      </Row>
+    </>
   );
 }
 

@@ -3,7 +3,8 @@
 import { withArticle } from "../../../core/derived/counted";
 import { changeAction } from "../../../core/editing/edits/actions";
 import { byId } from "../../../core/derived/byId";
-import type { Action } from "../../../core/format/types";
+import type { Action, Layout } from "../../../core/format/types";
+import type { ActionStatus } from "../../../core/wiring/actionStatus";
 import { fittingKind } from "../../../core/editing/make";
 import { inputSumOf } from "../../../core/wiring/serves";
 import { ChoiceField, SwitchField } from "../../../ui/Choice";
@@ -30,7 +31,6 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
   const { layout, statuses, letters } = data;
   const { name } = action;
   const status = statuses.get(name)!;
-  const sum = inputSumOf(layout, action, (end) => endWord(end, letters));
   const change = (label: string, next: Partial<Action>) => session.edit(`${label} of ${name}`, (l) => changeAction(l, name, next), true);
   const toggle = (id: string) =>
     change("moments", { moments: layout.moments.map((m) => m.id).filter((m) => (m === id ? !action.moments.includes(m) : action.moments.includes(m))) });
@@ -46,16 +46,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
         {STATUS_MARK(status)}
         {status.word}
       </p>
-      {action.read && action.touch === "wanted" && (
-        <ul aria-label={`Controls of ${name}`} className="grid gap-0.5 text-[0.75rem]">
-          {status.moments.map(({ moment, by }) => (
-            <li key={moment ?? ""} className="flex gap-2">
-              <span className="caption w-24 shrink-0 truncate pt-px">{moment === null ? "always" : (byId(layout.moments).get(moment)?.name ?? moment)}</span>
-              {by.length > 0 ? <span className="min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
-            </li>
-          ))}
-        </ul>
-      )}
+      {action.read && action.touch === "wanted" && <ServedBy name={name} status={status} moments={layout.moments} />}
       {status.toDo && (
         <button className="push push-main justify-center" onClick={() => makeFitting(session, action)}>
           Make {withArticle(fittingKind(action.kind))} for it
@@ -66,19 +57,7 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       <button className="push h-6 justify-center" onClick={() => setSheetState(session, { listening: name, form: "sheet" })}>
         Bind a key, mouse or pad input…
       </button>
-      <div role="group" aria-label={`Inputs of ${name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">
-        {sum.terms.length === 0 && <span className="text-muted">No input yet.</span>}
-        {sum.terms.map((t, i) => (
-          <span key={i} className="flex justify-between gap-2">
-            <span className="figure truncate">
-              {i === 0 ? "" : action.kind === "press" ? "or " : "+ "}
-              {t.from}
-            </span>
-            <span className="figure shrink-0 text-muted">{t.gives}</span>
-          </span>
-        ))}
-        {sum.terms.length > 1 && <span className="caption">{sum.rule}</span>}
-      </div>
+      <Inputs action={action} layout={layout} letters={letters} />
       <KindField action={action} />
       <ChoiceField
         label="Used"
@@ -100,55 +79,94 @@ export function ActionCard({ action, data }: { action: Action; data: SheetData }
       {layout.moments.length > 0 && (
         <Chips label="Moments" items={layout.moments.map((m) => ({ id: m.id, word: m.name, on: action.moments.includes(m.id) }))} onToggle={toggle} />
       )}
-      {(action.kind === "axis" || action.kind === "vector") && (
-        <div role="group" aria-label="Smoothing" className="grid gap-1">
-          <NumberField
-            label="Rise"
-            unit="ms"
-            reads={says("action.rise", { action: name })}
-            min={0}
-            max={LONGEST_MS}
-            step={10}
-            value={action.riseMs}
-            onChange={(riseMs) => change("rise", { riseMs })}
-          />
-          <NumberField
-            label="Fall"
-            unit="ms"
-            reads={says("action.fall", { action: name })}
-            min={0}
-            max={LONGEST_MS}
-            step={10}
-            value={action.fallMs}
-            onChange={(fallMs) => change("fall", { fallMs })}
-          />
-          <EasePicture action={action} />
-          {(action.riseMs > 0 || action.fallMs > 0) && (
-            <ChoiceField
-              label="Smoothing of"
-              reads={says("action.slowed")}
-              value={action.ease}
-              options={[
-                ["all", "all inputs"],
-                ["switches", "only keys and buttons"],
-              ]}
-              onChange={(ease) => change("smoothing", { ease })}
-            />
-          )}
-          <ChoiceField
-            label="Together"
-            reads={says("action.together")}
-            value={action.combine}
-            options={[
-              ["sum", "touch, keys and pad add up"],
-              ["strongest", "only the strongest counts"],
-            ]}
-            onChange={(combine) => change("how inputs combine", { combine })}
-          />
-        </div>
-      )}
+      {(action.kind === "axis" || action.kind === "vector") && <Smoothing action={action} change={change} />}
       <NoteField key={name} name={name} note={action.note} onChange={(note) => change("note", { note })} />
     </section>
+  );
+}
+
+/** What serves an action in each moment. */
+function ServedBy({ name, status, moments }: { name: string; status: ActionStatus; moments: Layout["moments"] }) {
+  return (
+    <ul aria-label={`Controls of ${name}`} className="grid gap-0.5 text-[0.75rem]">
+      {status.moments.map(({ moment, by }) => (
+        <li key={moment ?? ""} className="flex gap-2">
+          <span className="caption w-24 shrink-0 truncate pt-px">{moment === null ? "always" : (byId(moments).get(moment)?.name ?? moment)}</span>
+          {by.length > 0 ? <span className="min-w-0">{by.join(", ")}</span> : <span className="text-blocker">nothing</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The inputs of an action, and how they come together. */
+function Inputs({ action, layout, letters }: { action: Action; layout: Layout; letters: SheetData["letters"] }) {
+  const sum = inputSumOf(layout, action, (end) => endWord(end, letters));
+  return (
+    <div role="group" aria-label={`Inputs of ${action.name}`} className="grid gap-0.5 border-y border-rule py-1.5 text-[0.75rem]">
+      {sum.terms.length === 0 && <span className="text-muted">No input yet.</span>}
+      {sum.terms.map((t, i) => (
+        <span key={i} className="flex justify-between gap-2">
+          <span className="figure truncate">
+            {i === 0 ? "" : action.kind === "press" ? "or " : "+ "}
+            {t.from}
+          </span>
+          <span className="figure shrink-0 text-muted">{t.gives}</span>
+        </span>
+      ))}
+      {sum.terms.length > 1 && <span className="caption">{sum.rule}</span>}
+    </div>
+  );
+}
+
+/** How an axis or a vector goes from one value to the next. */
+function Smoothing({ action, change }: { action: Action; change: (label: string, next: Partial<Action>) => boolean }) {
+  return (
+    <div role="group" aria-label="Smoothing" className="grid gap-1">
+      <NumberField
+        label="Rise"
+        unit="ms"
+        reads={says("action.rise", { action: action.name })}
+        min={0}
+        max={LONGEST_MS}
+        step={10}
+        value={action.riseMs}
+        onChange={(riseMs) => change("rise", { riseMs })}
+      />
+      <NumberField
+        label="Fall"
+        unit="ms"
+        reads={says("action.fall", { action: action.name })}
+        min={0}
+        max={LONGEST_MS}
+        step={10}
+        value={action.fallMs}
+        onChange={(fallMs) => change("fall", { fallMs })}
+      />
+      <EasePicture action={action} />
+      {(action.riseMs > 0 || action.fallMs > 0) && (
+        <ChoiceField
+          label="Smoothing of"
+          reads={says("action.slowed")}
+          value={action.ease}
+          options={[
+            ["all", "all inputs"],
+            ["switches", "only keys and buttons"],
+          ]}
+          onChange={(ease) => change("smoothing", { ease })}
+        />
+      )}
+      <ChoiceField
+        label="Together"
+        reads={says("action.together")}
+        value={action.combine}
+        options={[
+          ["sum", "touch, keys and pad add up"],
+          ["strongest", "only the strongest counts"],
+        ]}
+        onChange={(combine) => change("how inputs combine", { combine })}
+      />
+    </div>
   );
 }
 

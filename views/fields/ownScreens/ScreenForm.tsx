@@ -83,7 +83,6 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
   const [name, setName] = useState(screen.name);
   const [figures, setFigures] = useState(() => figuresOf(screen));
   const [problem, setProblem] = useState("");
-  const diagonal = Math.hypot(typedNumber(figures.width), typedNumber(figures.height)) / typedNumber(figures.ppi);
   const set = (change: Partial<Figures>) => setFigures({ ...figures, ...change });
   const drawn = drawnScreen(name, figures);
   const submit = (event: FormEvent) => {
@@ -97,33 +96,6 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
     session.edit(replaces === null ? `add ${next.name}` : `change ${next.name}`, madeOn(layout, changed));
     onDone();
   };
-  const box = "box figure h-7 w-full min-w-0 px-2 text-right";
-  const field = (label: string, value: string, onChange: (text: string) => void, unit: string) => (
-    <label className="grid min-w-0 gap-0.5">
-      <span className="caption">
-        {label}, {unit}
-      </span>
-      <input className={box} inputMode="decimal" maxLength={FIELD_LETTERS.number} value={value} onChange={(event) => onChange(event.target.value)} />
-    </label>
-  );
-  const four = (legend: string, key: "insets" | "edges") => (
-    <fieldset className="grid grid-cols-4 gap-2">
-      <legend className="caption mb-0.5">{legend}, px</legend>
-      {SIDES.map((side, i) => (
-        <label key={side} className="grid min-w-0 gap-0.5">
-          <span className="caption">{side}</span>
-          <input
-            className={box}
-            inputMode="decimal"
-            maxLength={FIELD_LETTERS.number}
-            aria-label={`${legend} ${side}`}
-            value={figures[key][i]}
-            onChange={(event) => set({ [key]: figures[key].map((v, j) => (j === i ? event.target.value : v)) })}
-          />
-        </label>
-      ))}
-    </fieldset>
-  );
   return (
     <form className="grid gap-3" onSubmit={submit}>
       <label className="grid min-w-0 gap-0.5">
@@ -131,43 +103,9 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         <input className="box h-7 px-2" value={name} maxLength={80} autoFocus onChange={(event) => setName(event.target.value)} />
       </label>
       {drawn && <ScreenPicture screen={drawn} onChange={(next) => setFigures(figuresOf(next))} />}
-      <div className="grid grid-cols-6 gap-2">
-        {field("Width", figures.width, (width) => set({ width }), "px")}
-        {field("Height", figures.height, (height) => set({ height }), "px")}
-        {field("Density", figures.ppi, (ppi) => set({ ppi }), "ppi")}
-        <label className="grid min-w-0 gap-0.5">
-          <span className="caption">Or diagonal, inches</span>
-          <input
-            className={box}
-            inputMode="decimal"
-            maxLength={FIELD_LETTERS.number}
-            key={figures.ppi}
-            defaultValue={Number.isFinite(diagonal) ? diagonal.toFixed(2) : ""}
-            onBlur={(event) => {
-              const inches = typedNumber(event.target.value);
-              if (inches > 0 && Math.abs(inches - diagonal) > 0.004) set({ ppi: String(Number(((diagonal * typedNumber(figures.ppi)) / inches).toFixed(2))) });
-            }}
-          />
-        </label>
-        <label className="grid min-w-0 gap-0.5">
-          <span className="caption">Or width, mm</span>
-          <input
-            className={box}
-            inputMode="decimal"
-            maxLength={FIELD_LETTERS.number}
-            key={`${figures.ppi} ${figures.width}`}
-            defaultValue={drawn ? ((drawn.widthPx / drawn.ppi) * 25.4).toFixed(1) : ""}
-            onBlur={(event) => {
-              const mm = typedNumber(event.target.value);
-              const before = drawn ? (drawn.widthPx / drawn.ppi) * 25.4 : 0;
-              if (mm > 0 && Math.abs(mm - before) > 0.04) set({ ppi: String(Number(((typedNumber(figures.width) * 25.4) / mm).toFixed(2))) });
-            }}
-          />
-        </label>
-        {field("Corner radius", figures.corner, (corner) => set({ corner }), "px")}
-      </div>
-      {four("Insets", "insets")}
-      {four("System edge strips", "edges")}
+      <Sizes figures={figures} drawn={drawn} set={set} />
+      <FourSides legend="Insets" values={figures.insets} onChange={(insets) => set({ insets })} />
+      <FourSides legend="System edge strips" values={figures.edges} onChange={(edges) => set({ edges })} />
       <label className="grid min-w-0 gap-0.5">
         <span className="caption">Cut-outs, px: x y w h; x y w h</span>
         <input
@@ -189,5 +127,80 @@ export function ScreenForm({ wish: { screen, replaces }, onDone }: Props) {
         <button className="push push-main">{replaces === null ? "Add" : "Change"}</button>
       </div>
     </form>
+  );
+}
+
+const BOX = "box figure h-7 w-full min-w-0 px-2 text-right";
+
+function Figure({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
+  return (
+    <label className="grid min-w-0 gap-0.5">
+      <span className="caption">{label}</span>
+      <input className={BOX} inputMode="decimal" maxLength={FIELD_LETTERS.number} value={value} onChange={(event) => onChange(event.target.value)} />
+    </label>
+  );
+}
+
+/** Width, height, density; the density also by the diagonal or the width in millimetres. */
+function Sizes({ figures, drawn, set }: { figures: Figures; drawn: Screen | null; set: (change: Partial<Figures>) => void }) {
+  const diagonal = Math.hypot(typedNumber(figures.width), typedNumber(figures.height)) / typedNumber(figures.ppi);
+  return (
+    <div className="grid grid-cols-6 gap-2">
+      <Figure label="Width, px" value={figures.width} onChange={(width) => set({ width })} />
+      <Figure label="Height, px" value={figures.height} onChange={(height) => set({ height })} />
+      <Figure label="Density, ppi" value={figures.ppi} onChange={(ppi) => set({ ppi })} />
+      <label className="grid min-w-0 gap-0.5">
+        <span className="caption">Or diagonal, inches</span>
+        <input
+          className={BOX}
+          inputMode="decimal"
+          maxLength={FIELD_LETTERS.number}
+          key={figures.ppi}
+          defaultValue={Number.isFinite(diagonal) ? diagonal.toFixed(2) : ""}
+          onBlur={(event) => {
+            const inches = typedNumber(event.target.value);
+            if (inches > 0 && Math.abs(inches - diagonal) > 0.004) set({ ppi: String(Number(((diagonal * typedNumber(figures.ppi)) / inches).toFixed(2))) });
+          }}
+        />
+      </label>
+      <label className="grid min-w-0 gap-0.5">
+        <span className="caption">Or width, mm</span>
+        <input
+          className={BOX}
+          inputMode="decimal"
+          maxLength={FIELD_LETTERS.number}
+          key={`${figures.ppi} ${figures.width}`}
+          defaultValue={drawn ? ((drawn.widthPx / drawn.ppi) * 25.4).toFixed(1) : ""}
+          onBlur={(event) => {
+            const mm = typedNumber(event.target.value);
+            const before = drawn ? (drawn.widthPx / drawn.ppi) * 25.4 : 0;
+            if (mm > 0 && Math.abs(mm - before) > 0.04) set({ ppi: String(Number(((typedNumber(figures.width) * 25.4) / mm).toFixed(2))) });
+          }}
+        />
+      </label>
+      <Figure label="Corner radius, px" value={figures.corner} onChange={(corner) => set({ corner })} />
+    </div>
+  );
+}
+
+/** A figure for each side. */
+function FourSides({ legend, values, onChange }: { legend: string; values: readonly string[]; onChange: (values: readonly string[]) => void }) {
+  return (
+    <fieldset className="grid grid-cols-4 gap-2">
+      <legend className="caption mb-0.5">{legend}, px</legend>
+      {SIDES.map((side, i) => (
+        <label key={side} className="grid min-w-0 gap-0.5">
+          <span className="caption">{side}</span>
+          <input
+            className={BOX}
+            inputMode="decimal"
+            maxLength={FIELD_LETTERS.number}
+            aria-label={`${legend} ${side}`}
+            value={values[i]}
+            onChange={(event) => onChange(values.map((v, j) => (j === i ? event.target.value : v)))}
+          />
+        </label>
+      ))}
+    </fieldset>
   );
 }

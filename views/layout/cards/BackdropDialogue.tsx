@@ -55,43 +55,7 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             onChange={setWhich}
           />
         )}
-        {which === ALL ? (
-          <ChoiceField
-            label="Picture"
-            value={picture ? "own" : bench.backdrop}
-            options={[
-              ["plain", "a plain colour"],
-              ["harbour", "the harbour"],
-              ["post-office", "the post office"],
-              ...(picture ? ([["own", picture.name]] as const) : []),
-            ]}
-            reads={says("backdrop.still")}
-            onChange={(backdrop) => backdrop !== "own" && change("backdrop", { backdrop, picture: undefined })}
-          />
-        ) : (
-          <div className="field-row" data-row>
-            <span className="field-name">Picture</span>
-            <span className="flex items-center gap-2">
-              {picture ? picture.name : <span className="text-muted">same as every moment</span>}
-              {picture && (
-                <button className="push h-6" onClick={() => put(undefined)}>
-                  Remove
-                </button>
-              )}
-            </span>
-          </div>
-        )}
-        {which === ALL && !picture && bench.backdrop === "plain" && (
-          <div className="field-row" data-row>
-            <span className="field-name">Colour</span>
-            <ColourField
-              label="Colour of the backdrop"
-              value={bench.colour ?? PLAIN}
-              reads={says("backdrop.colour")}
-              onChange={(colour) => change("colour of the backdrop", { colour }, true)}
-            />
-          </div>
-        )}
+        <Still which={which} picture={picture} change={change} onRemove={() => put(undefined)} />
         <div className="flex items-center gap-3">
           <button className="push" onClick={() => input.current?.click()}>
             A screenshot of your game…
@@ -120,23 +84,80 @@ export function BackdropDialogue({ open, onOpenChange }: { open: boolean; onOpen
             />
           </>
         )}
-        <div className="grid grid-cols-[4.125rem_1fr_2.75rem] items-center gap-2">
-          <span className="caption">Dim</span>
-          <RangeSlider
-            label="Dim"
-            reads={says("backdrop.dim")}
-            shown={`${Math.round(bench.dim * 100)} %`}
-            value={[bench.dim]}
-            min={0}
-            max={0.9}
-            step={0.05}
-            onStart={() => session.begin("dim the backdrop")}
-            onChange={([dim]) => session.preview((l) => changeLayout(l, { workbench: { ...l.workbench, dim } }))}
-            onEnd={() => session.commit()}
-          />
-          <span className="figure text-right">{Math.round(bench.dim * 100)} %</span>
-        </div>
+        <Dim />
       </div>
     </Dialogue>
+  );
+}
+
+type Change = (label: string, next: Partial<Workbench>, merge?: boolean) => boolean;
+
+/** Which still is behind the controls; of one moment its own picture, or that of every moment. */
+function Still(props: { which: string; picture: BackdropPicture | undefined; change: Change; onRemove: () => void }) {
+  const { which, picture, change, onRemove } = props;
+  const bench = useSession((s) => s.layout.workbench);
+  return (
+    <>
+      {which === ALL ? (
+        <ChoiceField
+          label="Picture"
+          value={picture ? "own" : bench.backdrop}
+          options={[
+            ["plain", "a plain colour"],
+            ["harbour", "the harbour"],
+            ["post-office", "the post office"],
+            ...(picture ? ([["own", picture.name]] as const) : []),
+          ]}
+          reads={says("backdrop.still")}
+          onChange={(backdrop) => backdrop !== "own" && change("backdrop", { backdrop, picture: undefined })}
+        />
+      ) : (
+        <div className="field-row" data-row>
+          <span className="field-name">Picture</span>
+          <span className="flex items-center gap-2">
+            {picture ? picture.name : <span className="text-muted">same as every moment</span>}
+            {picture && (
+              <button className="push h-6" onClick={onRemove}>
+                Remove
+              </button>
+            )}
+          </span>
+        </div>
+      )}
+      {which === ALL && !picture && bench.backdrop === "plain" && (
+        <div className="field-row" data-row>
+          <span className="field-name">Colour</span>
+          <ColourField
+            label="Colour of the backdrop"
+            value={bench.colour ?? PLAIN}
+            reads={says("backdrop.colour")}
+            onChange={(colour) => change("colour of the backdrop", { colour }, true)}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+function Dim() {
+  const session = useSessionActions();
+  const bench = useSession((s) => s.layout.workbench);
+  return (
+    <div className="grid grid-cols-[4.125rem_1fr_2.75rem] items-center gap-2">
+      <span className="caption">Dim</span>
+      <RangeSlider
+        label="Dim"
+        reads={says("backdrop.dim")}
+        shown={`${Math.round(bench.dim * 100)} %`}
+        value={[bench.dim]}
+        min={0}
+        max={0.9}
+        step={0.05}
+        onStart={() => session.begin("dim the backdrop")}
+        onChange={([dim]) => session.preview((l) => changeLayout(l, { workbench: { ...l.workbench, dim } }))}
+        onEnd={() => session.commit()}
+      />
+      <span className="figure text-right">{Math.round(bench.dim * 100)} %</span>
+    </div>
   );
 }

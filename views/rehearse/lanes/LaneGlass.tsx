@@ -25,15 +25,31 @@ interface Props {
   readonly hovers: boolean;
 }
 
-export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
-  const { log, now, give } = lanes;
-  const box = useRef<HTMLDivElement>(null);
-  const first = useRef<HTMLCanvasElement>(null);
-  const second = useRef<HTMLCanvasElement>(null);
-  const axis = useRef<HTMLCanvasElement>(null);
-  const cursor = useRef<HTMLDivElement>(null);
-  const markA = useRef<HTMLDivElement>(null);
-  const markB = useRef<HTMLDivElement>(null);
+/** What the lanes are drawn on. */
+function useLaneRefs() {
+  return {
+    box: useRef<HTMLDivElement>(null),
+    first: useRef<HTMLCanvasElement>(null),
+    second: useRef<HTMLCanvasElement>(null),
+    axis: useRef<HTMLCanvasElement>(null),
+    cursor: useRef<HTMLDivElement>(null),
+    markA: useRef<HTMLDivElement>(null),
+    markB: useRef<HTMLDivElement>(null),
+  };
+}
+type LaneRefs = ReturnType<typeof useLaneRefs>;
+
+/** Puts a line where a tick is; null: it does not show. */
+function placeLine(line: HTMLElement | null, tick: number | null, { width, view, kept }: { width: number; view: LaneView; kept: ReturnType<typeof keptOf> }) {
+  if (!line) return;
+  const x = tick === null ? -1 : xOfTick(tick, width, view, kept);
+  line.style.display = x >= 0 && x <= width ? "" : "none";
+  line.style.transform = `translateX(${x}px)`;
+}
+
+/** Draws the lanes, their times and lines with every frame. */
+function useLaneFrames(refs: LaneRefs, { log, now }: Lanes, { all, onFrame }: Pick<Props, "all" | "onFrame">): void {
+  const { box, first, second, axis, cursor, markA, markB } = refs;
   useEffect(() => {
     const element = box.current!;
     let painter: ReturnType<typeof createLanePainter> | null = null;
@@ -49,65 +65,30 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
     const observer = new ResizeObserver(fit);
     observer.observe(element);
     let axisEnd = -1;
-    const frame = () => {
+    const end = onFrame(() => {
       if (!painter || !tones) return;
-      const at = now.current;
+      const view = now.current;
       const kept = keptOf(log);
-      painter.paint(at);
-      const end = endOf(at, kept) * 1000 + at.seconds;
-      if (axis.current && end !== axisEnd) drawTimes(axis.current, { width, density, view: at, log, tone: tones.muted });
-      axisEnd = end;
-      const lines = [
-        [cursor.current, at.cursor],
-        [markA.current, at.marks[0] ?? null],
-        [markB.current, at.marks[1] ?? null],
-      ] as const;
-      for (const [line, tick] of lines) {
-        if (!line) continue;
-        const x = tick === null ? -1 : xOfTick(tick, width, at, kept);
-        line.style.display = x >= 0 && x <= width ? "" : "none";
-        line.style.transform = `translateX(${x}px)`;
-      }
-    };
-    const end = onFrame(frame);
+      painter.paint(view);
+      const last = endOf(view, kept) * 1000 + view.seconds;
+      if (axis.current && last !== axisEnd) drawTimes(axis.current, { width, density, view, log, tone: tones.muted });
+      axisEnd = last;
+      const at = { width, view, kept };
+      placeLine(cursor.current, view.cursor, at);
+      placeLine(markA.current, view.marks[0] ?? null, at);
+      placeLine(markB.current, view.marks[1] ?? null, at);
+    });
     return () => {
       end();
       observer.disconnect();
     };
-  }, [log, all, now, onFrame]);
+  }, [log, all, now, onFrame, box, first, second, axis, cursor, markA, markB]);
+}
 
-  const pressed = useRef<{ x: number; tick: number } | null>(null);
-  const place = (event: PointerEvent<HTMLElement>) => {
-    const rect = event.currentTarget.getBoundingClientRect();
-    const x = event.clientX - rect.left;
-    return { x, tick: tickAt(x, rect.width, now.current, keptOf(log)) };
-  };
-  const onPointerDown = (event: PointerEvent<HTMLElement>) => {
-    if (event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    if (now.current.end === null) give({ kind: "stop" });
-    pressed.current = place(event);
-    give({ kind: "go", tick: pressed.current.tick });
-  };
-  const onPointerMove = (event: PointerEvent<HTMLElement>) => {
-    const at = place(event);
-    const from = pressed.current;
-    if (from && Math.abs(at.x - from.x) >= CLICK_PX) give({ kind: "marks", from: from.tick, to: at.tick });
-    if (from || (hovers && now.current.end !== null)) give({ kind: "go", tick: at.tick });
-  };
-  const onPointerUp = () => {
-    pressed.current = null;
-  };
-  const keys = (event: KeyboardEvent<HTMLElement>) => {
-    const input = inputOf(event, now.current, log.hz);
-    if (!input) return;
-    give(input);
-    event.preventDefault();
-    event.stopPropagation();
-  };
+/** Zooms and scrolls by the wheel. The browser scrolls or zooms by itself where it is not told otherwise, and React listens too late to tell it. */
+function useLaneWheel({ box }: LaneRefs, { give, log, now }: Lanes): void {
   useEffect(() => {
     const element = box.current!;
-    // The browser scrolls or zooms by itself where it is not told otherwise, and React listens too late to tell it.
     const onWheel = (event: WheelEvent) => {
       if (event.ctrlKey) give({ kind: "zoom", steps: Math.sign(event.deltaY) });
       else {
@@ -119,7 +100,53 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
-  }, [give, log, now]);
+  }, [box, give, log, now]);
+}
+
+/** The pointer reads the tick it presses; drawn, it puts the two marks. */
+function useLanePointer({ log, now, give }: Lanes, hovers: boolean) {
+  const pressed = useRef<{ x: number; tick: number } | null>(null);
+  const place = (event: PointerEvent<HTMLElement>) => {
+    const rect = event.currentTarget.getBoundingClientRect();
+    const x = event.clientX - rect.left;
+    return { x, tick: tickAt(x, rect.width, now.current, keptOf(log)) };
+  };
+  const end = () => {
+    pressed.current = null;
+  };
+  return {
+    onPointerDown(event: PointerEvent<HTMLElement>) {
+      if (event.button !== 0) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      if (now.current.end === null) give({ kind: "stop" });
+      pressed.current = place(event);
+      give({ kind: "go", tick: pressed.current.tick });
+    },
+    onPointerMove(event: PointerEvent<HTMLElement>) {
+      const at = place(event);
+      const from = pressed.current;
+      if (from && Math.abs(at.x - from.x) >= CLICK_PX) give({ kind: "marks", from: from.tick, to: at.tick });
+      if (from || (hovers && now.current.end !== null)) give({ kind: "go", tick: at.tick });
+    },
+    onPointerUp: end,
+    onPointerCancel: end,
+  };
+}
+
+export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
+  const { log, now, give } = lanes;
+  const refs = useLaneRefs();
+  const { box, first, second, axis, cursor, markA, markB } = refs;
+  useLaneFrames(refs, lanes, { all, onFrame });
+  useLaneWheel(refs, lanes);
+  const pointer = useLanePointer(lanes, hovers);
+  const keys = (event: KeyboardEvent<HTMLElement>) => {
+    const input = inputOf(event, now.current, log.hz);
+    if (!input) return;
+    give(input);
+    event.preventDefault();
+    event.stopPropagation();
+  };
   const kept = keptOf(log);
   const read = view.cursor ?? Math.max(kept.first, kept.end - 1);
   return (
@@ -137,10 +164,7 @@ export function LaneGlass({ lanes, all, view, onFrame, hovers }: Props) {
         className="relative touch-pan-y overflow-hidden outline-offset-[-2px]"
         style={{ height: all.length * LANE_PX }}
         data-testid="lane-glass"
-        onPointerDown={onPointerDown}
-        onPointerMove={onPointerMove}
-        onPointerUp={onPointerUp}
-        onPointerCancel={onPointerUp}
+        {...pointer}
         onKeyDown={keys}
         {...readingProps(says("lanes.glass"))}
       >
