@@ -70,25 +70,29 @@ const PUCK_RESTS = 1e-3;
 const NEEDLE_RESTS = 0.01;
 const VIEW_RESTS = 0.1;
 
+/** A puck is pushed by a vector, dragged by the water, and stops at the edge. */
+function movePuck(body: Extract<YardBody, { kind: "puck" }>, [px, py]: readonly [number, number], { ms, t }: { ms: number; t: number }): YardBody {
+  const s = ms / 1000;
+  const vx = body.vx + (px * PUCK_PUSH - body.vx * PUCK_DRAG) * s;
+  const vy = body.vy + (py * PUCK_PUSH - body.vy * PUCK_DRAG) * s;
+  const [x, y] = [body.x + vx * s, body.y + vy * s];
+  const far = Math.hypot(x, y);
+  const cell = cellOf(px, py);
+  const rest = px === 0 && py === 0;
+  // The way that fades is seen for as long as it is remembered.
+  const isFaded = body.trail.every((p) => p.x === 0 && p.y === 0);
+  if (rest && isFaded && Math.hypot(vx, vy) < PUCK_RESTS) return body.vx === 0 && body.vy === 0 ? body : { ...body, vx: 0, vy: 0, trail: [] };
+  const reached = rest || body.reached.has(cell) ? body.reached : new Set([...body.reached, cell]);
+  const trail = [...body.trail.filter((p) => t - p.t < TRAIL_MS), { x: px, y: py, t }];
+  return far <= 1 ? { kind: "puck", x, y, vx, vy, trail, reached } : { kind: "puck", x: x / far, y: y / far, vx: 0, vy: 0, trail, reached };
+}
+
 /** One tick of a body; the very same body where it rests. `t`: the time in the yard after it, ms. */
 export function moveBody(body: YardBody, name: string, values: ActionValues, { ms, t }: { ms: number; t: number }): YardBody {
   const s = ms / 1000;
   switch (body.kind) {
-    case "puck": {
-      const [px, py] = pairOf(values, name);
-      const vx = body.vx + (px * PUCK_PUSH - body.vx * PUCK_DRAG) * s;
-      const vy = body.vy + (py * PUCK_PUSH - body.vy * PUCK_DRAG) * s;
-      const [x, y] = [body.x + vx * s, body.y + vy * s];
-      const far = Math.hypot(x, y);
-      const cell = cellOf(px, py);
-      const rest = px === 0 && py === 0;
-      // The way that fades is seen for as long as it is remembered.
-      const isFaded = body.trail.every((p) => p.x === 0 && p.y === 0);
-      if (rest && isFaded && Math.hypot(vx, vy) < PUCK_RESTS) return body.vx === 0 && body.vy === 0 ? body : { ...body, vx: 0, vy: 0, trail: [] };
-      const reached = rest || body.reached.has(cell) ? body.reached : new Set([...body.reached, cell]);
-      const trail = [...body.trail.filter((p) => t - p.t < TRAIL_MS), { x: px, y: py, t }];
-      return far <= 1 ? { kind: "puck", x, y, vx, vy, trail, reached } : { kind: "puck", x: x / far, y: y / far, vx: 0, vy: 0, trail, reached };
-    }
+    case "puck":
+      return movePuck(body, pairOf(values, name), { ms, t });
     case "view": {
       const [dx, dy] = pairOf(values, name);
       const way = Math.hypot(dx, dy);

@@ -69,6 +69,7 @@ export function ActionTable({ data }: { data: SheetData }) {
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one row of many cells
 const TableRow = memo(function TableRow({ action, status, layout, letters }: { action: Action; status: ActionStatus; layout: Layout; letters: KeyLetters }) {
   const session = useSessionActions();
   const picked = useSheetState((p) => p.pick?.kind === "action" && p.pick.name === action.name);

@@ -77,6 +77,7 @@ function useTakeIn(): (incoming: Incoming, watch: Watch) => Promise<TakenIn> {
   };
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one job: what comes in, how far it is, what became of it
 export function ImportPanel() {
   const session = useSessionActions();
   const takeIn = useTakeIn();

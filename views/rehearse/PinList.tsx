@@ -77,6 +77,7 @@ export function PinList({ tools, layout, resolved, screen }: Props) {
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one row of many buttons
 function PinRow({ pin, tools, layout, screen }: { pin: TouchPin } & Omit<Props, "resolved">) {
   const { number, state } = pin;
   const { give } = tools;

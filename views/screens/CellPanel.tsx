@@ -29,6 +29,7 @@ export function CellPanel() {
 }
 
 /** `subject`: a row's; empty: all of the screen; null: what is of no control. */
+// oxlint-disable-next-line max-lines-per-function -- one panel, read from top to bottom
 function OpenCell({ all, place, subject }: { all: Pick<Faces, "layout" | "screens" | "faces" | "judged">; place: number; subject: string | null }) {
   const { layout, screens, faces, judged } = all;
   const session = useSessionActions();

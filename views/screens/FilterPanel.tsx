@@ -79,6 +79,7 @@ function Range({
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- a list of fields
 export function FilterPanel({ shown }: { shown: number }) {
   const session = useSessionActions();
   const { layout, screens } = useFaces();

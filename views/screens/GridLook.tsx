@@ -77,6 +77,7 @@ function GroupHeads({ groups }: { groups: readonly Group[] }) {
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one table: head, rows and sums share their columns
 export function GridLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
   const session = useSessionActions();
   const { layout, screens, faces } = useFaces();
@@ -194,14 +195,47 @@ interface CellProps {
   readonly onOpen: () => void;
 }
 
+/** What a cell says: the worst that is found in it, and how much. */
+function cellWords(label: string, found: GridCell | null, face: PlayerCase | null): string {
+  const worst = found?.worst;
+  if (!worst || !face) return `${label}: ${tallyWords(found)}`;
+  const { severity, code, measure } = worst.finding;
+  return `${label}: ${severity} ${code}${measure ? `, ${measureWords(measure)}` : ""}, ${faceWords(face)}; ${tallyWords(found)}`;
+}
+
+/** What is found once it is settled. */
+function SettledMark({ cell: settled }: { cell: GridCell | null }) {
+  return (
+    <span aria-hidden className="figure h-4 text-[0.625rem] leading-4 whitespace-nowrap" data-settled={settled?.worst?.finding.severity ?? "none"}>
+      <span className="text-accent">→ </span>
+      {settled?.worst ? (
+        <span className={SEVERITY_CLASS[settled.worst.finding.severity]}>
+          {SEVERITY_MARK[settled.worst.finding.severity]}
+          {shortMeasure(settled.worst.finding.measure)}
+        </span>
+      ) : (
+        "✓"
+      )}
+    </span>
+  );
+}
+
+/** At which hand and size the worst is found, by a corner of the cell. */
+function FaceMark({ face, first }: { face: PlayerCase; first: PlayerCase }) {
+  return (
+    <span
+      aria-hidden
+      className={`absolute size-1 bg-current text-muted ${face.handed === "left" ? "left-0.5" : "right-0.5"} ${face.playerSize === first.playerSize ? "top-0.5" : "bottom-0.5"}`}
+    />
+  );
+}
+
 const Cell = memo(
   function Cell({ found, faces, at, label, marks, settled, isOpen, isFirst, onOpen }: CellProps) {
     const worst = found?.worst ?? null;
     const face = worst && faces[worst.face];
     const measure = worst ? shortMeasure(worst.finding.measure) : "";
-    const words = worst
-      ? `${label}: ${worst.finding.severity} ${worst.finding.code}${worst.finding.measure ? `, ${measureWords(worst.finding.measure)}` : ""}, ${faceWords(face!)}; ${tallyWords(found)}`
-      : `${label}: ${tallyWords(found)}`;
+    const words = cellWords(label, found, face);
     return (
       <td role="gridcell" className={`border-b border-l border-rule p-0 ${isOpen ? "bg-sheet" : ""}`}>
         <button
@@ -221,30 +255,13 @@ const Cell = memo(
           ) : (
             <span className="text-muted">{found ? "✓" : "·"}</span>
           )}
-          {settled !== undefined && (found !== null || settled !== null) && (
-            <span aria-hidden className="figure h-4 text-[0.625rem] leading-4 whitespace-nowrap" data-settled={settled?.worst?.finding.severity ?? "none"}>
-              <span className="text-accent">→ </span>
-              {settled?.worst ? (
-                <span className={SEVERITY_CLASS[settled.worst.finding.severity]}>
-                  {SEVERITY_MARK[settled.worst.finding.severity]}
-                  {shortMeasure(settled.worst.finding.measure)}
-                </span>
-              ) : (
-                "✓"
-              )}
-            </span>
-          )}
+          {settled !== undefined && (found !== null || settled !== null) && <SettledMark cell={settled} />}
           {marks !== null && (
             <span aria-hidden className="figure h-3 text-[0.625rem] leading-3 whitespace-nowrap text-accent" data-marks={marks || undefined}>
               {marks}
             </span>
           )}
-          {face && (
-            <span
-              aria-hidden
-              className={`absolute size-1 bg-current text-muted ${face.handed === "left" ? "left-0.5" : "right-0.5"} ${face.playerSize === faces[0].playerSize ? "top-0.5" : "bottom-0.5"}`}
-            />
-          )}
+          {face && <FaceMark face={face} first={faces[0]} />}
         </button>
       </td>
     );

@@ -33,6 +33,7 @@ function chosenOf(screen: ScreenMisses | null, { face, moment }: Chosen): Screen
   };
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one table: head and rows share their columns
 export function MissesLook({ groups }: { groups: readonly Group[] }) {
   const session = useSessionActions();
   const { layout, screens, faces, checker } = useFaces();

@@ -44,6 +44,7 @@ function useGroups({ layout, screens, judged }: Faces): readonly Group[] {
 
 const LOOK_NAME: Readonly<Record<ScreenLook, string>> = { shelf: "Shelf", grid: "Grid", spans: "Spans", map: "Map", misses: "Misses", changed: "Changed" };
 
+// oxlint-disable-next-line max-lines-per-function -- the head of the view and the look that is chosen in it
 export function ScreensView() {
   const all = useFacesOf();
   const { screens, faces, judged, done, layout } = all;

@@ -30,6 +30,7 @@ const sizeMm = (screen: Screen) => ({ w: screen.widthPx / pxPerMm(screen), h: sc
 /** No screen is drawn larger than this along a side, CSS px: one of four metres would hide all others. */
 const MOST_CSS = 1600;
 
+// oxlint-disable-next-line max-lines-per-function -- one list of screens, each with its picture and its words
 export function ShelfLook({ groups, isGrouped }: { groups: readonly Group[]; isGrouped: boolean }) {
   const session = useSessionActions();
   const { layout, screens } = useFaces();

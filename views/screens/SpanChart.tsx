@@ -24,6 +24,7 @@ interface ChartProps {
   readonly onBench: (aspect: number) => void;
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one chart: its axes, bars and marks share a scale
 export function SpanChart({ rows, range, onBench }: ChartProps) {
   const { layout, screens, faces } = useFaces();
   const area = useRef<HTMLDivElement>(null);

@@ -16,6 +16,7 @@ import { SettleActions } from "./SettleActions";
 import { useSettle, type Proposal } from "../document/settle/settleState";
 import { choose, goWay, hold } from "../document/settle/settleSession";
 
+// oxlint-disable-next-line max-lines-per-function -- a list of fields
 export function SettleOptions({ proposal }: { proposal: Proposal | null }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);

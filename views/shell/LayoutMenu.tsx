@@ -25,6 +25,7 @@ const NewLayout = dynamic(() => import("./NewLayout").then((m) => m.NewLayout));
 const ITEM = "flex h-7 items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-accent data-[highlighted]:text-on-accent cursor-pointer";
 const BOX = "z-50 min-w-[14.375rem] rounded-sm border border-edge bg-sheet p-1 shadow-lg";
 
+// oxlint-disable-next-line max-lines-per-function -- one menu: its items share the lists and the dialogue
 export function LayoutMenu() {
   const library = useLibrary();
   const session = useSessionActions();

@@ -30,6 +30,7 @@ interface Props {
   readonly onHistory: () => void;
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one strip, read from left to right
 export function TitleStrip({ path, hasDraft, onHelp, onHistory }: Props) {
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";

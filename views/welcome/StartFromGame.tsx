@@ -23,6 +23,7 @@ const HELD: readonly (readonly [Held, string, string])[] = [
   ["either", "both", "M2 8h12v9H2zM11 8V2h7v15h-4"],
 ];
 
+// oxlint-disable-next-line max-lines-per-function -- one form: its parts share what was typed
 export function StartFromGame({ begin }: { begin: (making: Promise<Result<unknown>>) => Promise<boolean> }) {
   const library = useLibrary();
   const told = useGameInput();

@@ -17,6 +17,7 @@ import type { SheetData } from "../useSheet";
 
 const HEIGHT = 132;
 
+// oxlint-disable-next-line max-lines-per-function -- one glass with its keys and its words
 export function TryGlass({ data }: { data: SheetData }) {
   const session = useSessionActions();
   const { layout } = data;

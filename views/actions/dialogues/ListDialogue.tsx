@@ -10,6 +10,7 @@ import { useSession, useSessionActions } from "../../document/SessionContext";
 import { saveText } from "../../document/files/download";
 import { readActionsFile } from "../../document/files/readFile";
 
+// oxlint-disable-next-line max-lines-per-function -- one dialogue: the list and its preview share the text
 export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);

@@ -131,6 +131,7 @@ function Becomes({ layout, moment, onChoose, onKeep }: { layout: Layout; moment:
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one table: head and rows share their columns
 function MomentGrid({ layout }: { layout: Layout }) {
   const session = useSessionActions();
   const [of, setOf] = useState<"controls" | "actions">("controls");

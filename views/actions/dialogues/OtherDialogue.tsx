@@ -26,6 +26,7 @@ export function OtherDialogue({ open, onOpenChange }: { open: boolean; onOpenCha
   );
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one table: each word with its choices
 function FromOther({ onDone }: { onDone: () => void }) {
   const library = useLibrary();
   const openId = useSession((s) => s.id);

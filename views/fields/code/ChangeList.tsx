@@ -32,6 +32,7 @@ function useDone(id: string): readonly [ReadonlySet<string>, (key: string) => vo
   return [done, toggle];
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one list: each change with what can be done about it
 export function ChangeList({ code, callees }: { code: CodeReading; callees: readonly string[] }) {
   const name = useSession((s) => s.layout.name);
   const id = useSession((s) => s.id);

@@ -38,6 +38,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one table: each picture with its choices
 export function ArtDialogue({ source, onClose }: Props) {
   const session = useSessionActions();
   const layout = useSession((s) => s.layout);

@@ -25,6 +25,7 @@ const KINDS = Object.keys(PORTS) as ControlKind[];
 /** No ids or names of ours begin so. */
 const NONE = "\u0000";
 
+// oxlint-disable-next-line max-lines-per-function -- one list: each rectangle with its fields
 export function RectangleList({ layout, rows, guesses, onChange }: Props) {
   return (
     <div className="max-h-[46vh] overflow-auto border border-rule" tabIndex={0} role="region" aria-label="Rectangles">

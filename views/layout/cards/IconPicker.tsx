@@ -27,6 +27,7 @@ function Icon({ name, size = 16 }: { name: string; size?: number }) {
 }
 
 /** `value`: the icon's name, empty for none, null for several that differ. */
+// oxlint-disable-next-line max-lines-per-function -- one popover: its search and its grid share the marked icon
 export function IconPicker({
   value,
   proposed = null,
