@@ -8,10 +8,7 @@ import { benchStore, leaveBench, useBench, useBenchStore } from "./bench";
 import { Border } from "./Border";
 import { createCalm } from "./calm";
 import { BenchGlass, type GlassHandle } from "./Glass";
-import { KindChangeDialogue } from "./KindChangeDialogue";
-import { CopyActionsDialogue } from "./CopyActionsDialogue";
 import { Ledger } from "./Ledger";
-import { PasteDialogue } from "./PasteDialogue";
 import { Rail } from "./Rail";
 import { Tray } from "./Tray";
 import { giveStyle } from "./selectionEdits";
@@ -22,6 +19,9 @@ import { useKeys } from "../interaction/useKeys";
 import { SettleSlot } from "../document/settle/SettleSlot";
 import { useSettle } from "../document/settle/settleState";
 
+const KindChangeDialogue = dynamic(() => import("./KindChangeDialogue").then((m) => m.KindChangeDialogue));
+const CopyActionsDialogue = dynamic(() => import("./CopyActionsDialogue").then((m) => m.CopyActionsDialogue));
+const PasteDialogue = dynamic(() => import("./PasteDialogue").then((m) => m.PasteDialogue));
 const TakeCorner = dynamic(() => import("./TakeCorner").then((m) => m.TakeCorner));
 
 export function BenchView() {
@@ -42,13 +42,6 @@ export function BenchView() {
   const wide = screen.widthPx >= screen.heightPx;
   const settles = useSettle((s) => s.isOpen);
   useKeys("everywhere", { settle: () => settleBench(session) });
-  const dialogues = (
-    <>
-      <KindChangeDialogue />
-      <CopyActionsDialogue />
-      <PasteDialogue />
-    </>
-  );
   const rail = sizes.rail === undefined ? "var(--rail,13.5rem)" : `max(var(--rail,0rem),${sizes.rail}rem)`;
   const ledger = `${sizes.ledger ?? 12.25}rem`;
   const tray = (
@@ -77,7 +70,7 @@ export function BenchView() {
         <Rail onBench={screen.name} />
         <Border region="rail" side="right" word="the rail" />
       </div>
-      {dialogues}
+      <Dialogues />
     </div>
   ) : (
     <div
@@ -97,8 +90,22 @@ export function BenchView() {
       <div className="col-start-3 row-start-2 min-h-0 border-t border-rule">
         <Rail onBench={screen.name} />
       </div>
-      {dialogues}
+      <Dialogues />
     </div>
+  );
+}
+
+/** What is asked before something is done, fetched when it is. */
+function Dialogues() {
+  const kindWish = useBench((b) => b.kindWish);
+  const askedCopies = useBench((b) => b.askedCopies);
+  const pasted = useBench((b) => b.pasted);
+  return (
+    <>
+      {kindWish && <KindChangeDialogue />}
+      {askedCopies && <CopyActionsDialogue />}
+      {pasted && <PasteDialogue />}
+    </>
   );
 }
 

@@ -7,12 +7,11 @@ import { startDrag } from "../interaction/pointerDrag";
 import { useKeys } from "../interaction/useKeys";
 import { useSession, useSessionActions } from "../document/SessionContext";
 import { useFindings } from "../document/useFindings";
-import { SimulatedPad } from "../fields/SimulatedPad";
+import { useSimulatedPad } from "../interaction/pads";
 import { drawingEnds } from "./drawingGuard";
 import { FirstSteps } from "./FirstSteps";
 import { NoticeBar } from "./NoticeBar";
 import { ReadingLine } from "./ReadingLine";
-import { Shortcuts } from "./Shortcuts";
 import { TitleStrip } from "./TitleStrip";
 import { useFirstStepWatch } from "./useFirstStepWatch";
 import { useLeaving } from "./useLeaving";
@@ -24,6 +23,8 @@ import { noteWhere } from "./where";
 import { navigate, usePath } from "./navigate";
 import { ViewRouter } from "./ViewRouter";
 
+const Shortcuts = dynamic(() => import("./Shortcuts").then((m) => m.Shortcuts), { ssr: false });
+const SimulatedPad = dynamic(() => import("../fields/SimulatedPad").then((m) => m.SimulatedPad), { ssr: false });
 const HistoryDrawer = dynamic(() => import("../history/HistoryDrawer").then((m) => m.HistoryDrawer), { ssr: false });
 
 /** A view that has stood so long has been drawn, ms. */
@@ -38,6 +39,7 @@ function drawn(id: string): void {
 
 /** `first`: the path the page came with; its view is in `children`. */
 export function Shell({ first, children }: { first: string; children: ReactNode }) {
+  const padOn = useSimulatedPad((s) => s.on);
   const session = useSessionActions();
   const path = usePath();
   const name = useSession((s) => s.layout.name);
@@ -113,8 +115,8 @@ export function Shell({ first, children }: { first: string; children: ReactNode 
         <ReadingLine path={path} />
         {history && <HistoryDrawer onClose={() => setHistory(false)} />}
         <NoticeBar />
-        <SimulatedPad />
-        <Shortcuts open={help} onOpenChange={setHelp} />
+        {padOn && <SimulatedPad />}
+        {help && <Shortcuts open={help} onOpenChange={setHelp} />}
       </div>
     </NumberDragsProvider>
   );

@@ -52,7 +52,7 @@ export function FormFields<C, P>({ form, target }: { form: Form<C, P>; target: F
   return (
     <>
       {Picture && "context" in target.place && (
-        <div className="flex gap-2">
+        <div className={`flex ${isStacked ? "gap-1.5" : "gap-2"}`}>
           <Picture controls={controls} gesture={target.gesture} place={target.place} />
           <div className="grid min-w-0 flex-1 content-start" style={{ "--name": isStacked ? "100%" : `${nameRem}rem` } as CSSProperties}>
             {beside.map((entry) => show(entry, isStacked ? "stacked" : "beside"))}

@@ -1,5 +1,6 @@
 "use client";
 /** Shows the picture on a part of the look; a click opens the dialog with the pictures of all parts. */
+import dynamic from "next/dynamic";
 import { ImagePlus } from "lucide-react";
 import { useState } from "react";
 import { byId } from "../../../core/derived/byId";
@@ -10,7 +11,8 @@ import { says } from "../../shell/reading/sentences";
 import { useSession } from "../../document/SessionContext";
 import { common } from "../../fields/common";
 import { pictureUrl, useImageArrivals } from "../../canvas/images";
-import { ArtSlots } from "./ArtSlots";
+
+const ArtSlots = dynamic(() => import("./ArtSlots").then((m) => m.ArtSlots));
 
 export function ArtPicker({ controls, part, word }: { controls: readonly Control[]; part: ArtPart; word: string }) {
   const pictures = useSession((s) => s.layout.pictures);
