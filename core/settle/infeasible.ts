@@ -5,14 +5,23 @@
  * set: so it lies beyond at least one edge of a polygon inside that set. If no choice of edges leaves values that satisfy all lines, the
  * constraints are infeasible. Scenarios, controls and constraints that are left out, sides at their smallest, and polygons instead of curves only
  * make the proof harder, never wrong.
+ *
+ * A line holds for all values only where a length depends linearly on them. A hit area with a least side has a kink: its side is the larger of two
+ * lengths, so `touch/small` is a choice between them, and other lines of its sides are left out. Controls with other kinks (clamped sizes,
+ * percentages of the shorter side) are left out.
  */
+import { byId } from "../derived/byId";
 import type { Shape } from "../engine/geometry/shape";
+import { lengthOf } from "../engine/placement/length";
+import { ownEntry } from "../engine/playerChanges";
+import type { Hit, Layout } from "../format/types";
 import { areaOn, areaPlace, targetFor, visualOf, visualPlace, type Constraint, type ConstraintContext } from "./constraints/constraint";
 import { sharedPart, type WholeOf } from "./constraints/contact";
 import { controlConstraints } from "./constraints/families";
 import { derivativeAt, numbersAt, variableTerms, type Derivative, type LayoutMotion, type Numbers } from "./linearize";
 import type { PlacedControl, ScenarioData } from "./problem/scenarioData";
 import { HIT, NUMBERS, VISUAL } from "./problem/scenarios";
+import { hitOf, slotKey, slotUnder } from "./problem/slots";
 import { LEAST_SIDE } from "./problem/variables";
 import { solveQuadratic, type LinearConstraint } from "./qp";
 
@@ -57,12 +66,13 @@ const SPARE_MM = 0.01;
 const MOST_SHORT_MM = 256;
 
 /** Tries to prove that the constraints of a claim cannot all be satisfied; null if that is not proved. */
-export function provedInfeasible(claim: Claim): Infeasible | null {
+export function provedInfeasible(given: Claim): Infeasible | null {
+  const claim = { ...given, ids: new Set([...given.ids].filter((id) => !isCurved(given.motion, id))) };
   const zero = new Float64Array(claim.motion.variables.length);
   const numbers = numbersAt(claim.motion, zero);
   const derivative = derivativeAt(claim.motion, zero, numbers);
   let lines = linesOf(claim, numbers, derivative);
-  const every = choicesOf(claim, numbers, derivative);
+  const every = [...choicesOf(claim, numbers, derivative), ...smallChoicesOf(claim)];
   // An edge that leaves no values even alone is no choice.
   const choices = every.map((choice) => ({
     ...choice,
@@ -72,7 +82,7 @@ export function provedInfeasible(claim: Claim): Infeasible | null {
   for (let turn = 0; turn < MOST_TANGENTS; turn += 1) {
     const found = valuesFor(lines, choices, zero.length, cases);
     if (found === "too many") return null;
-    if (found === null) return leastSet(lines, choices, every, zero.length);
+    if (found === null) return leastSet(lines, every, zero.length);
     // They satisfy the lines so far; reach is round, so its tangent is added where they are.
     const there = numbersAt(claim.motion, found);
     const more = linesOf(claim, there, derivative, found).filter(
@@ -99,6 +109,81 @@ const CONVEX = new Set<Constraint["code"]>([
   "held/screen",
 ]);
 
+/** The constraints about sides of a hit area. */
+const OF_AREA_SIDES = new Set<Constraint["code"]>(["touch/small", "held/picture", "held/screen"]);
+
+/** The hit areas of a control: in the base, and as overridden. */
+function hitsOf({ layout }: LayoutMotion, id: string): readonly Hit[] {
+  const control = byId(layout.controls).get(id);
+  return control ? [control.hit, ...layout.arrangements.flatMap(({ overrides }) => ownEntry(overrides, id)?.hit ?? [])] : [];
+}
+
+const hasLeastSide = (motion: LayoutMotion, id: string): boolean => hitsOf(motion, id).some(({ minMm }) => minMm > 0);
+
+/** Whether lengths of a control do not depend linearly on the variables, beside a least side: its own size changes and is clamped, or is measured by its shorter side. */
+function isCurved(motion: LayoutMotion, id: string): boolean {
+  const { layout, variables } = motion;
+  const sized = variables.filter(({ parts }) => parts.some(({ slot, field }) => slot.kind === "place" && slot.id === id && (field === "w" || field === "h")));
+  const control = byId(layout.controls).get(id);
+  if (!control || sized.length === 0) return false;
+  const placements = [control.placement, ...layout.arrangements.flatMap(({ overrides }) => ownEntry(overrides, id)?.placement ?? [])];
+  if (placements.some((placement) => placement.kind === "pin" && placement.clamp !== undefined)) return true;
+  const lengths = [
+    ...hitsOf(motion, id).flatMap(({ size = [], grow, shift }) => [...size, grow, ...shift]),
+    ...(control.kind === "stick" ? [control.feel.travel] : []),
+  ];
+  const isByShorter = lengths.some((text) => ["%min", "%max"].includes(lengthOf(text).unit) && lengthOf(text).amount !== 0);
+  // Sides that change together stay in proportion: the shorter one stays the shorter one.
+  return isByShorter && sized.length > 1;
+}
+
+/** `touch/small` of hit areas with a least side: a side reaches the target by itself, or the least side does. */
+function smallChoicesOf(claim: Claim): Choice[] {
+  const { motion } = claim;
+  const floored = [...claim.ids].filter((id) => hasLeastSide(motion, id));
+  if (floored.length === 0) return [];
+  const zero = new Float64Array(motion.variables.length);
+  const bare = { ...motion, layout: withoutLeastSides(motion.layout) };
+  const numbers = numbersAt(bare, zero);
+  const derivative = derivativeAt(bare, zero, numbers);
+  return claim.scenarios.flatMap((scenario) => {
+    const data = claim.data.find(({ index }) => index === scenario)!;
+    const context = claim.context(data, numbers[scenario]);
+    return data.controls
+      .filter(({ control }) => floored.includes(control.id))
+      .flatMap(({ control: { id }, index }) => {
+        const { measure } = targetFor(context, "touch/small", [id]);
+        const least = leastSideLine(motion, data, id, measure);
+        if (least === "reached") return [];
+        return [2, 3].map((side): Choice => {
+          const at = index * NUMBERS + HIT + side;
+          const room = numbers[scenario][at] - measure;
+          const row = variableTerms(derivative, scenario, [[at, 1]]);
+          const itself = row.indexes.length > 0 || room >= -SPARE_MM ? [{ ...row, bound: -room - SPARE_MM }] : [];
+          return { key: `touch/small ${id}`, scenario, lines: [...itself, ...least] };
+        });
+      });
+  });
+}
+
+const withoutLeastSides = (layout: Layout): Layout => ({
+  ...layout,
+  controls: layout.controls.map((c) => ({ ...c, hit: { ...c.hit, minMm: 0 } })),
+  arrangements: layout.arrangements.map((a) => ({
+    ...a,
+    overrides: Object.fromEntries(Object.entries(a.overrides).map(([id, o]) => [id, o.hit ? { ...o, hit: { ...o.hit, minMm: 0 } } : o])),
+  })),
+});
+
+/** The line by which the least side reaches a target; none if no variable changes it. */
+function leastSideLine({ layout, variables }: LayoutMotion, { scenario }: ScenarioData, id: string, target: number): readonly LinearConstraint[] | "reached" {
+  const slot = slotUnder(layout, scenario.arrangement, "hit", id);
+  const room = hitOf(layout, slot).minMm - target;
+  if (room >= -SPARE_MM) return "reached";
+  const index = variables.findIndex(({ parts }) => parts.some((part) => part.field === "minMm" && slotKey(part.slot) === slotKey(slot)));
+  return index < 0 ? [] : [{ indexes: [index], weights: [variables[index].perMm], bound: -room - SPARE_MM }];
+}
+
 /** The lines of the controls' own constraints in every scenario, tangents at `numbers` (values `from`), by the derivatives at the start. */
 function linesOf(claim: Claim, numbers: Numbers, derivative: Derivative, from?: Float64Array): Line[] {
   const lines = new Map<string, Line>();
@@ -120,7 +205,8 @@ function linesOf(claim: Claim, numbers: Numbers, derivative: Derivative, from?: 
   for (const data of claim.data) {
     const own = { ...data, controls: data.controls.filter(({ control }) => claim.ids.has(control.id)) };
     for (const { code, subjects, terms, value } of controlConstraints(claim.context(own, numbers[data.index])))
-      if (CONVEX.has(code)) add(`${code} ${subjects.join(" ")}`, data.index, terms, value);
+      if (CONVEX.has(code) && !(OF_AREA_SIDES.has(code) && hasLeastSide(claim.motion, subjects[0])))
+        add(`${code} ${subjects.join(" ")}`, data.index, terms, value);
   }
   claim.motion.variables.forEach(({ low, high, parts }, i) => {
     const key = `range ${parts[0].slot.id}`;
@@ -248,7 +334,7 @@ function nearestTo0(lines: readonly LinearConstraint[], n: number): Float64Array
  * The constraints that a proof needs: one after the other is left out if the proof still holds. And by how much they are violated at least.
  * `every`: the choices with all their edges, since constraints that may be violated can choose edges that leave no values now.
  */
-function leastSet(lines: readonly Line[], choices: readonly Choice[], every: readonly Choice[], n: number): Infeasible | null {
+function leastSet(lines: readonly Line[], every: readonly Choice[], n: number): Infeasible | null {
   const left = { short: mostCases(n), fewer: 6 * mostCases(n) };
   const holds = (some: readonly LinearConstraint[], pairs: readonly Choice[], of: keyof typeof left) => {
     const cases = { left: left[of] };
@@ -256,8 +342,9 @@ function leastSet(lines: readonly Line[], choices: readonly Choice[], every: rea
     left[of] = cases.left;
     return found !== null;
   };
-  let [keptLines, keptChoices] = [lines, choices];
-  for (const choice of choices) {
+  // With fewer lines an edge that was no choice may be one again.
+  let [keptLines, keptChoices] = [lines, every];
+  for (const choice of every) {
     const rest = keptChoices.filter((one) => one !== choice);
     if (!holds(keptLines, rest, "fewer")) keptChoices = rest;
   }

@@ -3,9 +3,10 @@
  * percentage of a changing side is a product), so one derivative, computed by placing the layout with a changed variable, is valid far.
  */
 import { byId } from "../derived/byId";
+import { ownEntry } from "../engine/playerChanges";
 import type { Layout } from "../format/types";
 import { homeOf } from "../editing/placeables";
-import { NUMBERS, numbersOn, type Scenario } from "./problem/scenarios";
+import { HIT, NUMBERS, numbersOn, type Scenario } from "./problem/scenarios";
 import { withValues, type Variable } from "./problem/variables";
 
 /** The numbers of every scenario, at some values. */
@@ -61,30 +62,67 @@ export function numbersAt({ layout, scenarios, variables, places }: LayoutMotion
 /** The step of a difference quotient, mm: much more than a millionth of a unit, the resolution of a file. */
 const STEP_MM = 0.25;
 
+/** A side this near to its least side, mm, is at a kink: beyond it the picture or the growth decides its side. */
+const KINK_MM = 4 * STEP_MM;
+
+/** The controls, by their places, of which a side of the hit area is about as small as its least side lets it be. */
+function controlsAtKink({ layout }: LayoutMotion, numbers: Numbers): ReadonlySet<number> {
+  const found = new Set<number>();
+  layout.controls.forEach(({ id, hit }, c) => {
+    const least = [hit.minMm, ...layout.arrangements.flatMap(({ overrides }) => ownEntry(overrides, id)?.hit?.minMm ?? [])].filter((mm) => mm > 0);
+    const isNear = (side: number) => least.some((mm) => Math.abs(side - mm) < KINK_MM);
+    const at = c * NUMBERS + HIT;
+    if (least.length > 0 && numbers.some((line) => isNear(line[at + 2]) || isNear(line[at + 3]))) found.add(c);
+  });
+  return found;
+}
+
 /** The derivative at some values, where the layout is at `numbers`. */
 export function derivativeAt(motion: LayoutMotion, values: Float64Array, numbers: Numbers): Derivative {
   const { scenarios, places, moved, colours, variables } = motion;
   const of: number[][] = Array.from({ length: places.size }, () => []);
   moved.forEach((controls, v) => controls.forEach((c) => of[c].push(v)));
   const by = scenarios.map(() => of.map((list) => new Float64Array(NUMBERS * list.length)));
-  for (const colour of colours) {
+  /** The slopes of the numbers of a control by a variable in a scenario, by steps of some variables one way. */
+  type Put = (at: { readonly scenario: number; readonly control: number; readonly variable: number }, slopes: Float64Array) => void;
+  const quotients = (members: readonly number[], way: 1 | -1, put: Put) => {
     const stepped = values.slice();
-    for (const v of colour) stepped[v] += stepOf(variables[v], values[v]);
+    for (const v of members) stepped[v] += way * stepOf(variables[v], values[v]);
     const next = numbersAt(motion, stepped);
-    for (const v of colour) {
+    for (const v of members) {
       const step = stepped[v] - values[v];
-      for (const c of moved[v]) {
-        const column = of[c].indexOf(v);
-        const width = of[c].length;
+      for (const c of moved[v])
         scenarios.forEach((_, f) => {
-          const block = by[f][c];
           for (let k = 0; k < NUMBERS; k += 1) {
             const change = next[f][c * NUMBERS + k] - numbers[f][c * NUMBERS + k];
-            block[k * width + column] = Number.isFinite(change) && Math.abs(change) > 1e-9 ? change / step : 0;
+            slopes[k] = Number.isFinite(change) && Math.abs(change) > 1e-9 ? change / step : 0;
           }
+          put({ scenario: f, control: c, variable: v }, slopes);
         });
-      }
     }
+  };
+  const slopes = new Float64Array(NUMBERS);
+  /** Where the slopes of a control by a variable stand: its block, the first place, and the distance between two. */
+  const placeOf: (at: Parameters<Put>[0]) => readonly [Float64Array, number, number] = ({ scenario, control, variable }) => [
+    by[scenario][control],
+    of[control].indexOf(variable),
+    of[control].length,
+  ];
+  const atKink = controlsAtKink(motion, numbers);
+  for (const colour of colours) {
+    quotients(colour, 1, (at, found) => {
+      const [block, first, apart] = placeOf(at);
+      for (let k = 0; k < NUMBERS; k += 1) block[first + k * apart] = found[k];
+    });
+    // At a kink each way has its own slopes. What is certain either way is the one by which the hit area changes less.
+    const kinked = colour.filter((v) => moved[v].some((c) => atKink.has(c)));
+    if (kinked.length > 0)
+      quotients(kinked, -1, (at, found) => {
+        const [block, first, apart] = placeOf(at);
+        const ahead = Math.abs(block[first + (HIT + 2) * apart]) + Math.abs(block[first + (HIT + 3) * apart]);
+        if (Math.abs(found[HIT + 2]) + Math.abs(found[HIT + 3]) >= ahead) return;
+        for (let k = 0; k < NUMBERS; k += 1) block[first + k * apart] = found[k];
+      });
   }
   return { of, by };
 }

@@ -139,7 +139,8 @@ function reasonsFor(id: string, at: number, { requested, active, missed = new Ma
 function fieldChanges(before: Layout, after: Layout, id: string): LengthChange[] {
   const changes: LengthChange[] = [];
   const compare = (path: string, was: unknown, is: unknown): void => {
-    if (typeof was === "string" && typeof is === "string") {
+    if (path.endsWith(".minMm") && was !== is) changes.push({ path, was: `${String(was)}mm`, is: `${String(is)}mm` });
+    else if (typeof was === "string" && typeof is === "string") {
       if (was !== is) changes.push({ path, was, is });
     } else if (typeof was === "object" && was !== null && typeof is === "object" && is !== null && was !== is)
       for (const key of Object.keys(was))

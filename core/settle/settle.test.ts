@@ -218,12 +218,12 @@ test("what somebody lives with is not asked for, and codes and severities choose
 });
 
 test("infeasible: the constraints are named and the bound holds; without one of them there is a solution", () => {
-  const narrow = plainScreen("Narrow", 170, 95, 254);
+  const narrow = plainScreen("Narrow", 180, 95, 254);
   const three = ["pump", "horn", "towline"].map((id, i) => pinned(id, "button", [4.6 + 3.9 * i, 4.75], 9));
   const settled = settle({ ...requestFor(layoutOf(three), [narrow], RIGHT) });
   expect(settled.kind).not.toBe("settled");
   const proof = settled.unsolved.find(({ proved }) => proved)!;
-  // Side by side and sharing a fiftieth at most, targets of 9 mm are 8.4 mm apart; 17 mm have no room for two such steps, however small their pictures.
+  // Side by side and sharing a fiftieth at most, targets of 9 mm are 8.4 mm apart; 18 mm have no room for two such steps and the areas on the screen, however small their pictures.
   expect(proof.constraints.length).toBeGreaterThanOrEqual(2);
   expect(proof.shortMm).toBeGreaterThan(0.1);
   expect(proof.suggestions.map(({ kind }) => kind)).toContain("one-less");

@@ -104,7 +104,7 @@ function constraintWords(key: string): string {
     case "feel/fine":
       return `the travel of ${all} long enough`;
     case "held/screen":
-      return `${all} with a whole target on the screen`;
+      return `the hit area of ${all} on the screen`;
     case "held/line":
       return `${all} in their order`;
     case "held/thumb":
@@ -129,7 +129,7 @@ function proofFor(unresolved: Unresolved, { scenario, finding }: ScenarioFinding
 
 /** Tries a proof about some controls. `isClaimed`: findings that are requested in full again; other relaxed findings stay relaxed. */
 function provedFor(
-  { problem: { request, motion, data }, relaxed }: Unresolved,
+  { problem: { request, motionWithShifts, data }, relaxed }: Unresolved,
   scenario: number,
   { ids, isClaimed }: { readonly ids: ReadonlySet<string>; readonly isClaimed: (key: string) => boolean },
 ): Infeasible | null {
@@ -143,7 +143,7 @@ function provedFor(
     brief: false,
   });
   const moves = (id: string) => ids.has(id) || isClusterOf(request, id, ids);
-  const own = motionBy(motion, ({ parts }) => parts.some(({ slot }) => moves(slot.id)));
+  const own = motionBy(motionWithShifts(ids), ({ parts }) => parts.some(({ slot }) => moves(slot.id)));
   return provedInfeasible({ motion: own, data, context, ids, scenarios: [scenario] });
 }
 

@@ -1,4 +1,4 @@
-/** A hit area contains its picture, at each side by as much as it did; and as much of it stays on the screen as a target needs. */
+/** A hit area contains its picture, at each side by as much as it did; and it does not leave the screen at a side where it did not. */
 import { HIT, NUMBERS, VISUAL } from "../problem/scenarios";
 import { AS_IT_WAS, ofControl, type Constraint, type ConstraintContext, type Terms } from "./constraint";
 
@@ -15,7 +15,6 @@ const sumOf = (terms: Terms, numbers: Float64Array) => terms.reduce((sum, [k, we
 export function* pictureConstraints(context: ConstraintContext): Iterable<Constraint> {
   const { numbers, data } = context;
   const { screen } = data.scenario.frames;
-  const sideMm = data.thresholds["touch/small"]!.at(-1)!.measure;
   for (const placed of data.controls) {
     const base = placed.index * NUMBERS;
     for (const margin of MARGINS) {
@@ -29,13 +28,13 @@ export function* pictureConstraints(context: ConstraintContext): Iterable<Constr
     ] as const) {
       // prettier-ignore
       const at = base + HIT + axis;
-      // What of the area lies before the far edge, and after the near one.
-      const parts: { readonly constant: number; readonly terms: Terms }[] = [
-        { constant: 0, terms: [[at, 1], [at + 2, 1]] }, // prettier-ignore
-        { constant: far, terms: [[at, -1]] },
+      // How far the area lies within the near edge of the screen, and within the far one.
+      const within: readonly { readonly constant: number; readonly terms: Terms }[] = [
+        { constant: 0, terms: [[at, 1]] }, // prettier-ignore
+        { constant: far, terms: [[at, -1], [at + 2, -1]] }, // prettier-ignore
       ];
-      for (const { constant, terms } of parts) {
-        const value = constant + sumOf(terms, numbers) - Math.min(sideMm, constant + sumOf(terms, data.origin));
+      for (const { constant, terms } of within) {
+        const value = constant + sumOf(terms, numbers) - Math.min(0, constant + sumOf(terms, data.origin));
         yield ofControl(context, placed, "held/screen", { target: AS_IT_WAS, value, terms });
       }
     }

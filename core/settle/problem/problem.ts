@@ -18,6 +18,8 @@ export interface Problem {
   /** The findings before, scenario by scenario. */
   readonly before: readonly (readonly BareFinding[])[];
   readonly motion: LayoutMotion;
+  /** The variables with a shift for every hit area of some controls: what a proof has to consider. */
+  readonly motionWithShifts: (ids: ReadonlySet<string>) => LayoutMotion;
   readonly prices: Prices;
   readonly data: readonly ScenarioData[];
   /** The constraints of a scenario. `coverage`: codes of coverage constraints that are included. */
@@ -39,12 +41,16 @@ export interface ProblemParts {
 export function problemOf(request: SettleRequest, { scenarios, before, held, children, withinMm = Infinity }: ProblemParts): Problem {
   const { layout, changeable } = request;
   const growing = new Set(requestedFindings(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
-  const variables = variablesOf({ layout, scenarios, held, changeable, children, growing }).map((variable) => ({
-    ...variable,
-    low: Math.max(variable.low, -withinMm),
-    high: Math.min(variable.high, withinMm),
-  }));
-  const motion = motionOf(layout, scenarios, variables);
+  const motionBy = (shifting: ReadonlySet<string>) => {
+    const variables = variablesOf({ layout, scenarios, held, changeable, children, growing: shifting }).map((variable) => ({
+      ...variable,
+      low: Math.max(variable.low, -withinMm),
+      high: Math.min(variable.high, withinMm),
+    }));
+    return motionOf(layout, scenarios, variables);
+  };
+  const motion = motionBy(growing);
+  const { variables } = motion;
   const origin = numbersAt(motion, new Float64Array(variables.length));
   const data = scenarioDataOf(request, layout, scenarios, before.map(byKey));
   const tolerances = tolerancesOf(request, data);
@@ -53,6 +59,7 @@ export function problemOf(request: SettleRequest, { scenarios, before, held, chi
     scenarios,
     before,
     motion,
+    motionWithShifts: (ids) => motionBy(new Set([...growing, ...ids])),
     prices: pricesOf(layout, origin, request.weights),
     data,
     constraints: (coverage) => (context) => withTolerances(allConstraints(context, coverage), tolerances),

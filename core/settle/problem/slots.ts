@@ -13,8 +13,8 @@ export interface Slot {
   readonly id: string;
   readonly arrangement: string | null;
 }
-/** A length in a slot: offsets and sides of pins, insets of spans; sides, growth and shift of hit areas; the travel of a stick. */
-export type LengthField = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "travel";
+/** A length in a slot: offsets and sides of pins, insets of spans; sides, growth, least side and shift of hit areas; the travel of a stick. */
+export type LengthField = "dx" | "dy" | "w" | "h" | "left" | "top" | "right" | "bottom" | "grow" | "minMm" | "travel";
 
 /** Identifies a slot. */
 export const slotKey = ({ kind, id, arrangement }: Slot): string => `${kind} ${id} ${arrangement ?? ""}`;
@@ -68,6 +68,7 @@ function changedHit(hit: Hit, changes: LengthChanges, decimals: number): Hit {
     ...(hit.size ? { size: [by(hit.size[0], "w"), by(hit.size[1], "h")] as [string, string] } : {}),
     grow: by(hit.grow, "grow"),
     shift: [by(hit.shift[0], "dx"), by(hit.shift[1], "dy")],
+    minMm: Math.max(0, Number((hit.minMm + (changes.get("minMm") ?? 0)).toFixed(decimals))),
   };
 }
 

@@ -43,6 +43,8 @@ const SIDES = { least: LEAST_SIDE, most: 1.8 };
 const TRAVELS = { least: 0.7, most: 1.5 };
 /** The largest growth of a hit area at each side, and its largest shift, mm. */
 const MOST_GROWTH_MM = 6;
+/** A side this near to its least side, mm, counts as at it. */
+const LEAST_SLACK_MM = 0.5;
 /** The longest movement, mm: across the largest screens. */
 const FARTHEST_MM = 400;
 /** The last written decimal is at most this many mm on every screen: three such errors together stay within the margin of the constraints. */
@@ -67,8 +69,8 @@ interface Draft extends Part {
   readonly kind: VariableKind;
   readonly text: string;
   readonly measureOn: (context: EditContext) => LengthMetrics | null;
-  /** Its range, as fractions of its value, or in mm. */
-  readonly range: { readonly least: number; readonly most: number } | number;
+  /** Its range: as fractions of its value, to both sides in mm, or from and to in mm. */
+  readonly range: { readonly least: number; readonly most: number } | number | { readonly fromMm: number; readonly toMm: number };
 }
 
 /** What must be allowed to change for each kind of variable. */
@@ -103,13 +105,13 @@ const partKey = ({ slot, field }: { readonly slot: Slot; readonly field: LengthF
 
 /** Every length that may change on the screens of an arrangement. */
 function draftsUnder(scope: Scope, arrangement: string | null): Draft[] {
-  const { layout, held, growing } = scope;
+  const { layout, held } = scope;
   const controls = layout.controls.filter(({ id }) => !held.has(id));
   return [
     ...layout.clusters.flatMap(({ id }) => (held.has(id) ? [] : clusterDrafts(scope, arrangement, id))),
     ...controls.flatMap((control) => {
       const place = placeDrafts(scope, slotUnder(layout, arrangement, "place", control.id));
-      const hit = hitDrafts(layout, slotUnder(layout, arrangement, "hit", control.id), growing);
+      const hit = hitDrafts(scope, slotUnder(layout, arrangement, "hit", control.id));
       if (control.kind !== "stick") return [...place, ...hit];
       const travel: Draft = { ...ownDraft("travel", { kind: "travel", id: control.id, arrangement: null }, "travel", control.feel.travel), range: TRAVELS };
       const landing = control.feel.origin === "fixed" ? [] : landingDrafts(layout, slotUnder(layout, arrangement, "landing", control.id));
@@ -171,11 +173,23 @@ function ownDraft(kind: VariableKind, slot: Slot, field: LengthField, text: stri
   return { kind, slot, field, sign: 1, text, measureOn, range: MOST_GROWTH_MM };
 }
 
-/** The sides of a hit area, and its shift if it is larger than its picture. */
-function hitDrafts(layout: Layout, slot: Slot, growing: ReadonlySet<string>): Draft[] {
+/** Whether a side of a hit area is as small as its least side lets it be: then nothing else makes it larger, or smaller, by a little. */
+function isAtLeast({ layout, scenarios }: Scope, { id }: Slot, minMm: number): boolean {
+  if (minMm === 0) return false;
+  return scenarios.some(({ screen, view, mm }) => {
+    const at = byId(editContextOf(layout, screen, view).resolved.controls).get(id);
+    return at !== undefined && Math.min(at.hit.w, at.hit.h) / mm <= minMm + LEAST_SLACK_MM;
+  });
+}
+
+/** The sides of a hit area, its least side where that holds, and its shift if it is larger than its picture. */
+function hitDrafts(scope: Scope, slot: Slot): Draft[] {
+  const { layout, growing } = scope;
   const hit = hitOf(layout, slot);
   const isPicture = !hit.size && hit.minMm === 0 && [hit.grow, ...hit.shift].every((length) => lengthOf(length).amount === 0);
   const sides = hit.size ? [ownDraft("hit", slot, "w", hit.size[0]), ownDraft("hit", slot, "h", hit.size[1])] : [ownDraft("hit", slot, "grow", hit.grow)];
+  if (isAtLeast(scope, slot, hit.minMm))
+    sides.push({ ...ownDraft("hit", slot, "minMm", `${hit.minMm}mm`), range: { fromMm: -Math.min(hit.minMm, MOST_GROWTH_MM), toMm: MOST_GROWTH_MM } });
   return isPicture && !growing.has(slot.id) ? sides : [...sides, ownDraft("shift", slot, "dx", hit.shift[0]), ownDraft("shift", slot, "dy", hit.shift[1])];
 }
 
@@ -262,7 +276,9 @@ function variableOf(scenarios: readonly Scenario[], layout: Layout, group: reado
   if (!(mean > 0) || !Number.isFinite(mean)) return null;
   const decimals = Math.min(MOST_DECIMALS, Math.max(0, Math.ceil(Math.log10(Math.max(...mmPerUnit) / STEP_MM))));
   const size = Math.abs(amount) * mean;
-  const [low, high] = typeof first.range === "number" ? [-first.range, first.range] : [(first.range.least - 1) * size, (first.range.most - 1) * size];
+  const { range } = first;
+  const [low, high] =
+    typeof range === "number" ? [-range, range] : "fromMm" in range ? [range.fromMm, range.toMm] : [(range.least - 1) * size, (range.most - 1) * size];
   return { kind: first.kind, parts: group.map(({ slot, field, sign }) => ({ slot, field, sign })), perMm: 1 / mean, decimals, low, high };
 }
 
