@@ -158,16 +158,22 @@ const inCluster = (id: string, cluster: string, x: number) => ({
 });
 const cluster = (id: string, x: number) => ({ id, name: id, placement: { ...pinned(id, "button", [x, 40], [24, 12]).placement, frame: "screen" } });
 
-test("clusters move as wholes first, what is in them by itself only where that does not do", () => {
+test("a cluster moves as a whole where that costs no more; controls that have room in it move by themselves", () => {
+  const offsetsOf = (layout: Layout) => layout.controls.map((c) => (c.placement as Pin).offset[0]);
+  const alone = settle(
+    requestFor(layoutOf([inCluster("a", "left", 0), inCluster("b", "right", 0)], { clusters: [cluster("left", 24), cluster("right", 31)] }), [GLASS], RIGHT),
+  );
+  expect(alone.kind).toBe("settled");
+  expect(offsetsOf(alone.layout)).toEqual(["0mm", "0mm"]);
+  expect(alone.layout.clusters.map((c) => c.placement.offset[0])).not.toEqual(["24mm", "31mm"]);
   const children = [inCluster("a", "left", 0), inCluster("b", "left", 13), inCluster("c", "right", 0), inCluster("d", "right", 13)];
   const apart = settle(requestFor(layoutOf(children, { clusters: [cluster("left", 14), cluster("right", 34)] }), [GLASS], RIGHT));
   expect(apart.kind).toBe("settled");
-  expect(apart.layout.controls.map((c) => (c.placement as Pin).offset)).toEqual(children.map((c) => c.placement.offset));
-  expect(apart.layout.clusters.map((c) => c.placement.offset[0])).not.toEqual(["14mm", "34mm"]);
+  expect(offsetsOf(apart.layout)).not.toEqual(["0mm", "13mm", "0mm", "13mm"]);
   const within = [inCluster("a", "left", 0), inCluster("b", "left", 6)];
   const own = settle(requestFor(layoutOf(within, { clusters: [cluster("left", 20)] }), [GLASS], RIGHT));
   expect(own.kind).toBe("settled");
-  expect(own.layout.controls.map((c) => (c.placement as Pin).offset[0])).not.toEqual(["0mm", "6mm"]);
+  expect(offsetsOf(own.layout)).not.toEqual(["0mm", "6mm"]);
 });
 
 test("same sizes in a row stay the same, a row keeps its order, mirrored copies stay mirrors", () => {

@@ -14,7 +14,7 @@ import { movesBetween } from "./moves";
 import { costOf, pricesOf } from "./problem/cost";
 import { numbersOn, scenariosOf, type Scenario } from "./problem/scenarios";
 import { missChanges, missRates, reduceMissesSteps } from "./reduceMisses";
-import type { SettleRequest } from "./request";
+import type { Changeable, SettleRequest } from "./request";
 import type { SettleProgress, SettleResult } from "./result";
 import { unsolvedOf } from "./unsolved";
 import { allFindings, leavesLess, requestedFindings, verify } from "./verify";
@@ -91,21 +91,45 @@ function resultOf(request: SettleRequest, scenarios: readonly Scenario[], layout
   return { layout, scenarios, cost: costBetween(request, layout, scenarios), programs: 0, moves, misses: null, unsolved: [] };
 }
 
-/** One round: clusters as wholes; if that leaves something, their controls separately. */
+/** A result must cost less than this fraction of another one to replace it. */
+const CHEAPER = 0.999;
+
+/** The controls of a cluster stay together unless they cost less than this fraction apart. */
+const CHEAPER_APART = 0.9;
+
+/** Whether an attempt is better: it leaves less, or equally much at less than a fraction of the cost. */
+const isBetter = (attempt: AttemptResult, than: AttemptResult, fraction = CHEAPER): boolean =>
+  leavesLess(attempt.remaining, than.remaining) || (!leavesLess(than.remaining, attempt.remaining) && attempt.cost < than.cost * fraction);
+
+/** What is tried if something remains with all freedoms: with fewer of them a solution may be found that was missed. */
+const FEWER_FREEDOMS: readonly (readonly Changeable[])[] = [["place"], ["place", "size"], ["place", "hit"], ["hit"]];
+
+/** One round: clusters as wholes, and their controls separately; what remains then, with fewer freedoms. */
 function* attemptSteps(request: SettleRequest, scenarios: readonly Scenario[], isQuick: boolean): Steps<AttemptResult> {
   const before = allFindings(request.layout, scenarios, request.moment);
   const held = heldIn(request);
   const buried = new Set(requestedFindings(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
   const layout = request.changeable.includes("order") ? raisedAboveGround(request.layout, buried, held) : request.layout;
-  let best: AttemptResult | null = null;
-  let programs = 0;
-  for (const children of request.layout.clusters.length > 0 ? [false, true] : [true]) {
-    const attempt: AttemptResult = yield* new Attempt({ ...request, layout }, { scenarios, before, held, children }, isQuick).run();
-    programs += attempt.programs;
-    if (best === null || leavesLess(attempt.remaining, best.remaining)) best = attempt;
+  const attempt = (children: boolean, changeable = request.changeable) =>
+    new Attempt({ ...request, changeable, layout }, { scenarios, before, held, children }, isQuick).run();
+  let best: AttemptResult = yield* attempt(request.layout.clusters.length === 0);
+  let { programs } = best;
+  if (request.layout.clusters.length > 0 && !(isQuick && best.remaining.length === 0)) {
+    const apart: AttemptResult = yield* attempt(true);
+    programs += apart.programs;
+    if (isBetter(apart, best, CHEAPER_APART)) best = apart;
+  }
+  // What is proved later is about all freedoms: about this problem.
+  const { problem, relaxed } = best;
+  for (const freedoms of best.remaining.length > 0 && !isQuick ? FEWER_FREEDOMS : []) {
+    const fewer = request.changeable.filter((one) => freedoms.includes(one));
+    if (fewer.length === 0 || fewer.length === request.changeable.length) continue;
+    const found: AttemptResult = yield* attempt(true, fewer);
+    programs += found.programs;
+    if (isBetter(found, best)) best = found;
     if (best.remaining.length === 0) break;
   }
-  return { ...best!, programs };
+  return { ...best, problem, relaxed, programs };
 }
 
 /** The second goal: fewer misses, within the change that is allowed for it. */
