@@ -134,6 +134,7 @@ const OWN_KNOB: SwitchEntry<Control, LookChange> = {
   edit: (own, { look: { rest, held } }) => ({ knob: own ? { rest: inverted(rest), held: inverted(held) } : undefined }),
 };
 
+/** The entries of the look card. @internal exported for the test of all entries */
 export const LOOK = {
   label: look.text("label", {
     label: "Word on it",
