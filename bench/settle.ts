@@ -53,7 +53,9 @@ console.log(
   `settle: of ${LAYOUTS} spoiled layouts (up to ${SMALL.controls} controls, ${SMALL.screens} screens, both hands) ${whole.length} mended whole, ${worse} findings made worse anywhere; ${seconds(median(results.map(({ ms }) => ms)))} each (median), ${seconds(Math.max(...results.map(({ ms }) => ms)))} at the most`,
 );
 
-const ratios = whole.slice(0, SEARCHED).map(({ request, settled }, i) => settled.cost / leastByRandomSearch(request, { seed: i + 1, throws: 250, steps: 400 }));
+const ratios = whole
+  .slice(0, SEARCHED)
+  .map(({ request, settled }, i) => settled.price / leastByRandomSearch(request, { seed: i + 1, throws: 250, steps: 400 }));
 const within = ratios.filter((ratio) => ratio <= 1.05).length;
 const found = ratios.filter((ratio) => ratio > 0);
 console.log(

@@ -14,7 +14,7 @@ export function claimsOf(request: SettleRequest): Claim[] {
   const { layout } = request;
   const scenarios = scenariosOf(layout, request.screens, request.faces);
   const before = allFindings(layout, scenarios, request.moment);
-  const data = scenarioDataOf(request, layout, scenarios, before.map(byKey));
+  const data = scenarioDataOf(request, layout, { scenarios, found: before.map(byKey), isArranged: false });
   const motion = motionOf(
     layout,
     scenarios,

@@ -40,7 +40,7 @@ export function leastByRandomSearch(request: SettleRequest, { seed, throws, step
         return over(line).every((side, i) => side >= Math.min(0, was[i]) - 1e-6);
       }),
     );
-  const cost = (values: Float64Array) => costOf(prices, numbersAt(motion, values));
+  const cost = (values: Float64Array) => costOf(prices, numbersAt(motion, values), "price");
   const willDo = (values: Float64Array) => {
     if (!holds(values)) return false;
     const { remaining: left, worse } = verify(request, scenarios, before, withValues(layout, variables, values, true));

@@ -36,7 +36,7 @@ export interface AttemptResult extends Version {
 const MOST_PROOFS = 8;
 /** How many other directions are tried: as many as fit into the effort (scenarios × controls), within limits. */
 const DIRECTION_TRIES = { effort: 8000, least: 3, most: 16 };
-/** Another direction has to cost less than this fraction of the best version, */
+/** The price of another direction has to be less than this fraction of that of the best version, */
 const CHEAPER = 0.999;
 /** or to leave less than this fraction of its violation. */
 const LESS_VIOLATION = 0.9;
@@ -111,6 +111,7 @@ export class Attempt {
       layout: version.layout,
       remaining: version.remaining,
       cost: version.cost,
+      price: version.price,
       programs: this.programCount,
       active: best?.iterate.active ?? [],
       problem: this.problem,
@@ -124,7 +125,7 @@ export class Attempt {
 
   private unchanged(): Version {
     const { layout, moment } = this.request;
-    return { layout, remaining: requestedFindings(this.request, allFindings(layout, this.problem.scenarios, moment)), cost: 0 };
+    return { layout, remaining: requestedFindings(this.request, allFindings(layout, this.problem.scenarios, moment)), cost: 0, price: 0 };
   }
 
   /** Relaxes until a version is verified; null if nothing is left to relax. */
@@ -158,7 +159,7 @@ export class Attempt {
   /** The requests that are left, all together from the start: this may be cheaper than one after the other. */
   private fromTheStart(best: Verified, zero: Float64Array): Verified {
     const { version } = this.tried(zero);
-    return version && !leavesLess(best.remaining, version.remaining) && version.iterate.cost < best.iterate.cost * CHEAPER ? version : best;
+    return version && !leavesLess(best.remaining, version.remaining) && version.iterate.price < best.iterate.price * CHEAPER ? version : best;
   }
 
   /** Active pairs, separated in another direction. */
@@ -171,7 +172,7 @@ export class Attempt {
       tried.add(next.key);
       yield this.progress("trying other directions", best.remaining.length);
       const iterate = this.minimize(best.iterate.values, new Map([[next.pair, next.separation]]));
-      if (iterate.violated.length > 0 || iterate.cost > best.iterate.cost * CHEAPER) continue;
+      if (iterate.violated.length > 0 || iterate.price > best.iterate.price * CHEAPER) continue;
       const { version } = this.verified(iterate);
       if (version && version.remaining.length <= best.remaining.length) best = version;
     }
@@ -248,6 +249,8 @@ export class Attempt {
     const layout = withValues(motion.layout, motion.variables, iterate.values, true);
     const { remaining, worse } = verify(this.request, scenarios, before, layout);
     const rejected = [...remaining.filter((one) => !this.relaxation.isRelaxed(one)), ...worse];
-    return { version: rejected.length > 0 ? null : { layout, remaining, cost: costOf(prices, iterate.numbers), iterate }, rejected };
+    if (rejected.length > 0) return { version: null, rejected };
+    const [cost, price] = (["cost", "price"] as const).map((measure) => costOf(prices, iterate.numbers, measure));
+    return { version: { layout, remaining, cost, price, iterate }, rejected };
   }
 }

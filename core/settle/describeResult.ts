@@ -81,11 +81,12 @@ const findingData = ({ code, severity, subjects, moment, measure }: BareFinding)
 
 /** Returns the result as JSON data. `withLayout`: includes the layout as in its file. */
 export function settledData(settled: SettleResult, withLayout: boolean): unknown {
-  const { kind, requested, remaining, cost, moves, misses, unsolved, layout } = settled;
+  const { kind, requested, remaining, cost, price, moves, misses, unsolved, layout } = settled;
   return {
     kind,
     asked: requested.length,
     cost: rounded(cost),
+    price: rounded(price),
     moves: moves.map(({ reasons, fields, ...move }) => ({
       ...Object.fromEntries(Object.entries(move).map(([key, value]) => [key, typeof value === "number" ? rounded(value) : value])),
       fields,

@@ -34,8 +34,10 @@ export interface Version {
   readonly layout: Layout;
   /** The requested findings that remain. */
   readonly remaining: readonly ScenarioFinding[];
-  /** The cost of the change, mm². */
+  /** The cost of the change, mm²: what changed, size and place alike. */
   readonly cost: number;
+  /** Its price, mm²: what was minimized (problem/cost.ts). */
+  readonly price: number;
 }
 
 export interface SettleResult extends Version {

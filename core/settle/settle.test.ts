@@ -124,7 +124,7 @@ test("the change is hardly more than the least that a long random search finds",
   for (const seed of seeds) {
     const settled = settle(searched(seed));
     expect(settled.kind).toBe("settled");
-    expect(settled.cost).toBeLessThan(leastByRandomSearch(searched(seed), { seed, throws: 40, steps: 120 }) * 1.05 + 1e-3);
+    expect(settled.price).toBeLessThan(leastByRandomSearch(searched(seed), { seed, throws: 40, steps: 120 }) * 1.05 + 1e-3);
   }
 });
 

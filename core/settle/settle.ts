@@ -12,6 +12,7 @@ import { spelledAnew } from "./correctedNames";
 import { raisedAboveGround } from "./drawingOrder";
 import { movesBetween } from "./moves";
 import { costOf, pricesOf } from "./problem/cost";
+import type { Problem, ProblemParts } from "./problem/problem";
 import { numbersOn, scenariosOf, type Scenario } from "./problem/scenarios";
 import { missChanges, missRates, reduceMissesSteps } from "./reduceMisses";
 import type { Changeable, SettleRequest } from "./request";
@@ -88,45 +89,72 @@ function* solveSteps(request: SettleRequest, isQuick: boolean): Steps<Solved> {
 /** A result with a layout and nothing else. */
 function resultOf(request: SettleRequest, scenarios: readonly Scenario[], layout: Layout): Omit<SettleResult, "kind" | "requested" | "remaining"> {
   const moves = movesBetween(request.layout, layout, scenarios, { requested: [], active: [] });
-  return { layout, scenarios, cost: costBetween(request, layout, scenarios), programs: 0, moves, misses: null, unsolved: [] };
+  return { layout, scenarios, ...measuresBetween(request, layout, scenarios), programs: 0, moves, misses: null, unsolved: [] };
 }
 
-/** A result must cost less than this fraction of another one to replace it. */
+/** The price of a result must be less than this fraction of that of another one to replace it. */
 const CHEAPER = 0.999;
 
-/** The controls of a cluster stay together unless they cost less than this fraction apart. */
+/** The controls of a cluster stay together unless their price apart is less than this fraction. */
 const CHEAPER_APART = 0.9;
 
-/** Whether an attempt is better: it leaves less, or equally much at less than a fraction of the cost. */
+/** Whether an attempt is better: it leaves less, or equally much at less than a fraction of the price. */
 const isBetter = (attempt: AttemptResult, than: AttemptResult, fraction = CHEAPER): boolean =>
-  leavesLess(attempt.remaining, than.remaining) || (!leavesLess(than.remaining, attempt.remaining) && attempt.cost < than.cost * fraction);
+  leavesLess(attempt.remaining, than.remaining) || (!leavesLess(than.remaining, attempt.remaining) && attempt.price < than.price * fraction);
 
 /** What is tried if something remains with all freedoms: with fewer of them a solution may be found that was missed. */
 const FEWER_FREEDOMS: readonly (readonly Changeable[])[] = [["place"], ["place", "size"], ["place", "hit"], ["hit"]];
 
-/** One round: clusters as wholes, and their controls separately; what remains then, with fewer freedoms. */
+/** Whether a problem keeps any row or equal gaps. */
+const isArrangedAtAll = ({ data }: Problem): boolean => data.some(({ relations }) => relations.rows.length > 0);
+
+/**
+ * One round: clusters as wholes, and their controls separately, with rows and equal gaps kept; what remains then, without them; and what still
+ * remains, with fewer freedoms.
+ */
 function* attemptSteps(request: SettleRequest, scenarios: readonly Scenario[], isQuick: boolean): Steps<AttemptResult> {
   const before = allFindings(request.layout, scenarios, request.moment);
   const held = heldIn(request);
   const buried = new Set(requestedFindings(request, before).flatMap(({ finding }) => (finding.code === "touch/buried" ? finding.subjects : [])));
   const layout = request.changeable.includes("order") ? raisedAboveGround(request.layout, buried, held) : request.layout;
-  const attempt = (children: boolean, changeable = request.changeable) =>
-    new Attempt({ ...request, changeable, layout }, { scenarios, before, held, children }, isQuick).run();
-  let best: AttemptResult = yield* attempt(request.layout.clusters.length === 0);
-  let { programs } = best;
-  if (request.layout.clusters.length > 0 && !(isQuick && best.remaining.length === 0)) {
-    const apart: AttemptResult = yield* attempt(true);
-    programs += apart.programs;
-    if (isBetter(apart, best, CHEAPER_APART)) best = apart;
-  }
+  let programs = 0;
+  const attempt = function* (parts: Pick<ProblemParts, "children" | "isArranged">, changeable = request.changeable): Steps<AttemptResult> {
+    const found: AttemptResult = yield* new Attempt({ ...request, changeable, layout }, { scenarios, before, held, ...parts }, isQuick).run();
+    programs += found.programs;
+    if (process.env.DBG)
+      console.log(
+        "   att",
+        parts,
+        changeable.join(),
+        found.remaining.length,
+        found.price.toFixed(3),
+        found.remaining.map((r) => r.finding.code + " " + r.finding.subjects).join("; "),
+      );
+    return found;
+  };
+  /** Clusters as wholes, and their controls separately where that is better. */
+  const wholeOrApart = function* (isArranged: boolean): Steps<AttemptResult> {
+    const hasClusters = request.layout.clusters.length > 0;
+    const whole = yield* attempt({ children: !hasClusters, isArranged });
+    if (!hasClusters || (isQuick && whole.remaining.length === 0)) return whole;
+    const apart = yield* attempt({ children: true, isArranged });
+    return isBetter(apart, whole, CHEAPER_APART) ? apart : whole;
+  };
+  let best = yield* wholeOrApart(true);
   // What is proved later is about all freedoms: about this problem.
-  const { problem, relaxed } = best;
+  let { problem, relaxed } = best;
+  let isArranged = true;
+  if (best.remaining.length > 0 && isArrangedAtAll(problem)) {
+    const free = yield* wholeOrApart(false);
+    ({ problem, relaxed } = free);
+    isArranged = !leavesLess(free.remaining, best.remaining);
+    if (!isArranged) best = free;
+  }
   for (const freedoms of best.remaining.length > 0 && !isQuick ? FEWER_FREEDOMS : []) {
     const fewer = request.changeable.filter((one) => freedoms.includes(one));
     if (fewer.length === 0 || fewer.length === request.changeable.length) continue;
-    const found: AttemptResult = yield* attempt(true, fewer);
-    programs += found.programs;
-    if (isBetter(found, best)) best = found;
+    const found = yield* attempt({ children: true, isArranged: false }, fewer);
+    if (isArranged ? leavesLess(found.remaining, best.remaining) : isBetter(found, best)) best = found;
     if (best.remaining.length === 0) break;
   }
   return { ...best, problem, relaxed, programs };
@@ -136,7 +164,14 @@ function* attemptSteps(request: SettleRequest, scenarios: readonly Scenario[], i
 function* withFewerMisses(request: SettleRequest, { result, attempt }: Solved): Steps<SettleResult> {
   const { layout, scenarios, requested, remaining } = result;
   const rates = missRates(request.layout, scenarios, request.moment);
-  const parts = { scenarios, before: allFindings(layout, scenarios, request.moment), held: heldIn(request), children: true, withinMm: request.missMm };
+  const parts = {
+    scenarios,
+    before: allFindings(layout, scenarios, request.moment),
+    held: heldIn(request),
+    children: true,
+    isArranged: true,
+    withinMm: request.missMm,
+  };
   const reducing = new Attempt({ ...request, layout, codes: [] }, parts, true);
   const reduced = yield* reduceMissesSteps(reducing, scenarios, { moment: request.moment, remaining: remaining.length });
   // Two changes that the checks accept one by one may be too much together: then the first result stays.
@@ -149,18 +184,24 @@ function* withFewerMisses(request: SettleRequest, { result, attempt }: Solved): 
     kind: result.kind === "partly" && whole.remaining.length === 0 ? "settled" : result.kind,
     layout: next,
     remaining: whole.remaining,
-    cost: costBetween(request, next, scenarios),
+    ...measuresBetween(request, next, scenarios),
     programs: result.programs + reducing.programs,
     moves: movesBetween(request.layout, next, scenarios, { requested, active: attempt?.active ?? [], missed: reduced.movedFor }),
     misses,
   };
 }
 
-/** The cost of the change from a request's layout to another version, mm². */
-function costBetween({ layout, weights }: SettleRequest, version: Layout, scenarios: readonly Scenario[]): number {
+/** The cost and the price of the change from a request's layout to another version, mm². */
+function measuresBetween(
+  { layout, weights }: SettleRequest,
+  version: Layout,
+  scenarios: readonly Scenario[],
+): { readonly cost: number; readonly price: number } {
   const indexes = new Map(layout.controls.map(({ id }, i) => [id, i]));
   const numbers = (one: Layout) => scenarios.map((scenario) => numbersOn(one, scenario, indexes));
-  return costOf(pricesOf(layout, numbers(layout), weights), numbers(version));
+  const prices = pricesOf(layout, numbers(layout), weights);
+  const after = numbers(version);
+  return { cost: costOf(prices, after, "cost"), price: costOf(prices, after, "price") };
 }
 
 /** The ids that are held: those of the request, and all controls in a held cluster. */

@@ -1,5 +1,5 @@
 /**
- * Sequential quadratic programming: from some values to a local minimum of the cost at which every constraint holds. Each iteration linearizes
+ * Sequential quadratic programming: from some values to a local minimum of the price at which every constraint holds. Each iteration linearizes
  * the constraints where the layout is, and takes the best step within a trust region. For two convex shapes the linear constraint is stricter
  * than what it stands for (constraints/contact.ts), so a layout that holds the lines holds the constraints.
  *
@@ -30,7 +30,7 @@ export interface Iterate {
   readonly values: Float64Array;
   readonly numbers: Numbers;
   /** With the small prices. */
-  readonly cost: number;
+  readonly price: number;
   /** The sum of all violations, mm. */
   readonly violationMm: number;
   readonly violated: readonly Constraint[];
@@ -44,7 +44,7 @@ const HOLDS_MM = 1e-4;
 /** A step below this is none, mm. */
 const NO_STEP_MM = 1e-4;
 const MOST_STEPS = 24;
-/** After `most` steps that each gain less than this fraction of the cost, the minimum is reached. */
+/** After `most` steps that each gain less than this fraction of the price, the minimum is reached. */
 const IDLE = { gain: 5e-4, most: 2 };
 /** How often violated scenarios are added. */
 const MOST_LOOKS = 10;
@@ -131,7 +131,7 @@ function iterated(
     const now: Iterate = {
       values: here.values,
       numbers: here.numbers,
-      cost: costOf(prices, here.numbers) + smallCost(motion, here.values),
+      price: costOf(prices, here.numbers, "price") + smallCost(motion, here.values),
       violationMm: sumOf(violated),
       violated,
       active: step.active,
@@ -139,7 +139,7 @@ function iterated(
     };
     const gained: number = best === null ? Infinity : merit(best);
     if (best === null || isBetter(now, best)) best = now;
-    idle = gained - merit(best) < IDLE.gain * (1 + best.cost) ? idle + 1 : 0;
+    idle = gained - merit(best) < IDLE.gain * (1 + best.price) ? idle + 1 : 0;
     const length = step.change ? step.change.reduce((most, s) => Math.max(most, Math.abs(s)), 0) : 0;
     if (!step.change || length < NO_STEP_MM || idle >= IDLE.most) break;
     // A step that made it worse is halved towards the best.
@@ -157,12 +157,12 @@ function pointAfter(motion: LayoutMotion, { values: before, numbers: from, deriv
 }
 
 /** The merit function: the less the better. */
-const merit = ({ cost, violationMm }: Iterate) => cost + VIOLATION_PRICE * (violationMm > HOLDS_MM ? violationMm : 0);
+const merit = ({ price, violationMm }: Iterate) => price + VIOLATION_PRICE * (violationMm > HOLDS_MM ? violationMm : 0);
 
-/** Whether one iterate is better than another: by its violation, then by its cost. */
+/** Whether one iterate is better than another: by its violation, then by its price. */
 function isBetter(a: Iterate, b: Iterate): boolean {
   if (Math.abs(a.violationMm - b.violationMm) > HOLDS_MM) return a.violationMm < b.violationMm;
-  return a.cost < b.cost;
+  return a.price < b.price;
 }
 
 const isViolated = ({ value }: Constraint) => value < -HOLDS_MM;

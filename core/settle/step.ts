@@ -1,5 +1,5 @@
 /**
- * One step of the solver: the constraints as rows of the variables, the cost as a quadratic program, solved within a trust region.
+ * One step of the solver: the constraints as rows of the variables, the price as a quadratic program, solved within a trust region.
  *
  * Requested constraints are soft: one slack variable per finding, at a price far above any movement. All other constraints are hard; only if
  * they contradict each other do they get a slack too, at a still higher price.
@@ -7,7 +7,7 @@
 import type { FindingCode } from "../checks/finding";
 import type { Constraint } from "./constraints/constraint";
 import { variableTerms, type Derivative, type LayoutMotion, type Numbers } from "./linearize";
-import { quadraticCost, type Prices } from "./problem/cost";
+import { quadraticPrice, type Prices } from "./problem/cost";
 import { findingKey } from "./problem/targets";
 import { solveQuadratic, type LinearConstraint, type Solution } from "./qp";
 
@@ -38,7 +38,7 @@ const NEAR_MM = 0.5;
 /** How often violated rows are added before the step is taken as it is. */
 const MOST_ROUNDS = 20;
 
-type QuadraticCost = ReturnType<typeof quadraticCost>;
+type QuadraticPrice = ReturnType<typeof quadraticPrice>;
 
 interface Row extends LinearConstraint {
   /** Identifies the row from step to step. */
@@ -66,7 +66,7 @@ export interface Step {
 /** Computes the best step by the linearized constraints. `known`: keys of the rows that mattered before; replaced by those that matter now. */
 export function bestStep({ motion, prices }: Pricing, here: Point, constraints: readonly Constraint[], known: Set<string>): Step {
   const rows = [...linearRows(constraints, here.derivative), ...rangeRows(motion, here.values)];
-  const cost = quadraticCost(motion, prices, here.derivative, here);
+  const price = quadraticPrice(motion, prices, here.derivative, here);
   const chosen = new Set(rows.filter(({ key, constraint, bound }) => (constraint !== null && bound > 0) || known.has(key)));
   // Parts that no added row touches keep their solution.
   const solutions = new Map<string, Solution>();
@@ -79,7 +79,7 @@ export function bestStep({ motion, prices }: Pricing, here: Point, constraints: 
     for (const part of independentParts(motion, [...chosen], here.values)) {
       const key = `${part.variables[0]} ${part.rows.map((row) => row.key).join(";")}`;
       const before = solutions.get(key);
-      const solution = before ?? solveElastic(cost, part);
+      const solution = before ?? solveElastic(price, part);
       if (!before) programs += 1;
       if (!solution) return { change: null, active, programs };
       solutions.set(key, solution);
@@ -163,12 +163,12 @@ function independentParts({ moved }: LayoutMotion, rows: readonly Row[], values:
 }
 
 /** Solves a part with soft requested constraints; if that has no solution, with all constraints soft. */
-function solveElastic(cost: QuadraticCost, part: Part): Solution | null {
-  return solveWithSlacks(cost, part, ({ finding }) => finding) ?? solveWithSlacks(cost, part, ({ finding }) => finding ?? "");
+function solveElastic(price: QuadraticPrice, part: Part): Solution | null {
+  return solveWithSlacks(price, part, ({ finding }) => finding) ?? solveWithSlacks(price, part, ({ finding }) => finding ?? "");
 }
 
 /** Solves a part; `slackOf`: which constraints share a slack variable (null: a hard constraint; "": constraints that only have to keep holding). */
-function solveWithSlacks({ hessian: whole, linear: line }: QuadraticCost, { variables, rows }: Part, slackOf: (row: Row) => string | null): Solution | null {
+function solveWithSlacks({ hessian: whole, linear: line }: QuadraticPrice, { variables, rows }: Part, slackOf: (row: Row) => string | null): Solution | null {
   const places = new Map(variables.map((v, i) => [v, i]));
   const slacks = new Map<string, number>();
   const all: LinearConstraint[] = rows.map((row) => {

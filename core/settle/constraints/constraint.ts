@@ -10,8 +10,11 @@ import { findingKey, relaxedKey, targetOf, type Relaxed, type Target } from "../
 import type { SettleRequest } from "../request";
 import type { Separations } from "./separation";
 
-/** Relations that Settle keeps in addition to the findings: a hit area around its picture, a whole target on the screen, the order of a row, the thumb of a control. */
-export type FixedRelation = "held/picture" | "held/screen" | "held/line" | "held/thumb";
+/**
+ * Relations that Settle keeps in addition to the findings: a hit area around its picture (`shape`: in the directions between the sides, too), a whole
+ * target on the screen, the order of a row, the row itself, equal gaps in it, the thumb of a control.
+ */
+export type FixedRelation = "held/picture" | "held/shape" | "held/screen" | "held/line" | "held/row" | "held/gap" | "held/thumb";
 export const isFixedRelation = (code: Constraint["code"]): code is FixedRelation => code.startsWith("held/");
 
 /** Weights of numbers of a scenario (place of the number, weight), in mm per mm. */

@@ -48,6 +48,13 @@ export function depthContact(a: Shape, b: Shape, depth: number): Contact {
   return { value: -value, a: turned(of), b: turned(to) };
 }
 
+/** Returns by how much a shape extends beyond another one inside it, along a direction. */
+export function containment(inner: Shape, outer: Shape, { x, y }: Point): Contact {
+  const [iw, ih] = reachGrowth(inner, x, y);
+  const [ow, oh] = reachGrowth(outer, x, y);
+  return { value: support(outer, x, y) - support(inner, x, y), a: asBox(-x, -y, -iw, -ih), b: asBox(x, y, ow, oh) };
+}
+
 /** The area that a share refers to: the smaller one, the first or the second shape. */
 export type WholeOf = "smaller" | "a" | "b";
 

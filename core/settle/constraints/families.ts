@@ -7,6 +7,7 @@ import { orderConstraints } from "./order";
 import { overlapConstraints } from "./overlap";
 import { pictureConstraints } from "./picture";
 import { reachConstraints } from "./reach";
+import { rowConstraints } from "./rows";
 import { sizeConstraints } from "./size";
 import { thumbConstraints } from "./thumbs";
 import { travelConstraints } from "./travel";
@@ -24,7 +25,7 @@ const OF_ONE_CONTROL: readonly ConstraintFamily[] = [
   wordConstraints,
 ];
 /** Families about two controls, or a control and a zone. */
-const OF_PAIRS: readonly ConstraintFamily[] = [overlapConstraints, buriedConstraints, zoneConstraints, orderConstraints, thumbConstraints];
+const OF_PAIRS: readonly ConstraintFamily[] = [overlapConstraints, buriedConstraints, zoneConstraints, orderConstraints, rowConstraints, thumbConstraints];
 
 /** The constraints of each control by itself. */
 export function* controlConstraints(context: ConstraintContext): Iterable<Constraint> {

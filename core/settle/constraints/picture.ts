@@ -1,42 +1,77 @@
-/** A hit area contains its picture, at each side by as much as it did; and it does not leave the screen at a side where it did not. */
+/**
+ * A hit area contains its picture by shape, in each direction by as much as it did (a picture has the shape of its area); and it does not leave the
+ * screen at a side where it did not.
+ */
+import { centreOf, type Point } from "../../engine/geometry/point";
+import type { Shape } from "../../engine/geometry/shape";
+import type { PlacedControl } from "../problem/scenarioData";
 import { HIT, NUMBERS, VISUAL } from "../problem/scenarios";
-import { AS_IT_WAS, ofControl, type Constraint, type ConstraintContext, type Terms } from "./constraint";
+import { AS_IT_WAS, boxTerms, ofControl, type Constraint, type ConstraintContext, type Terms } from "./constraint";
+import { containment } from "./contact";
 
-/** By how much the hit area extends beyond the picture at each side: numbers of the control and their weights. */
-const MARGINS: readonly Terms[] = [
-  [[VISUAL, 1], [HIT, -1]], // prettier-ignore
-  [[VISUAL + 1, 1], [HIT + 1, -1]], // prettier-ignore
-  [[HIT, 1], [HIT + 2, 1], [VISUAL, -1], [VISUAL + 2, -1]], // prettier-ignore
-  [[HIT + 1, 1], [HIT + 3, 1], [VISUAL + 1, -1], [VISUAL + 3, -1]], // prettier-ignore
+/** The directions of the sides, and those between them in which a round shape may stand out. */
+const SIDES: readonly Point[] = [
+  { x: -1, y: 0 },
+  { x: 0, y: -1 },
+  { x: 1, y: 0 },
+  { x: 0, y: 1 },
+];
+const BETWEEN: readonly Point[] = [1, 2, 4, 5, 7, 8, 10, 11].map((twelfth) => ({ x: Math.cos((twelfth * Math.PI) / 6), y: Math.sin((twelfth * Math.PI) / 6) }));
+
+const shapeAt = (numbers: Float64Array, at: number, shape: Shape["shape"]): Shape => ({
+  shape,
+  x: numbers[at],
+  y: numbers[at + 1],
+  w: numbers[at + 2],
+  h: numbers[at + 3],
+});
+
+/** The direction from the middle of an area to the middle of its picture: there a circle in a circle stands out most. */
+function towards(picture: Shape, area: Shape): readonly Point[] {
+  const [p, q] = [centreOf(picture), centreOf(area)];
+  const far = Math.hypot(p.x - q.x, p.y - q.y);
+  return far > 1e-9 ? [{ x: (p.x - q.x) / far, y: (p.y - q.y) / far }] : [];
+}
+
+function* containmentConstraints(context: ConstraintContext, placed: PlacedControl): Iterable<Constraint> {
+  const { numbers, data } = context;
+  const base = placed.index * NUMBERS;
+  const { shape } = placed.control.hit;
+  const on = (where: Float64Array) => [shapeAt(where, base + VISUAL, shape), shapeAt(where, base + HIT, shape)] as const;
+  const [picture, area] = on(numbers);
+  const [pictureBefore, areaBefore] = on(data.origin);
+  const along = (direction: Point) => {
+    const now = containment(picture, area, direction);
+    return { now, value: now.value - Math.min(0, containment(pictureBefore, areaBefore, direction).value) };
+  };
+  const held = (code: "held/picture" | "held/shape", { now, value }: ReturnType<typeof along>) => {
+    const terms = [...boxTerms(base + VISUAL, now.a), ...boxTerms(base + HIT, now.b)];
+    return ofControl(context, placed, code, { target: AS_IT_WAS, value, terms });
+  };
+  for (const side of SIDES) yield held("held/picture", along(side));
+  if (shape === "box") return;
+  for (const direction of [...towards(picture, area), ...BETWEEN]) yield held("held/shape", along(direction));
+}
+
+/** How far an area lies within the near edge of the screen along an axis, and within the far one. */
+const withinScreen = (at: number, far: number): readonly { readonly constant: number; readonly terms: Terms }[] => [
+  { constant: 0, terms: [[at, 1]] },
+  { constant: far, terms: [[at, -1], [at + 2, -1]] }, // prettier-ignore
 ];
 
-const sumOf = (terms: Terms, numbers: Float64Array) => terms.reduce((sum, [k, weight]) => sum + weight * numbers[k], 0);
-
-export function* pictureConstraints(context: ConstraintContext): Iterable<Constraint> {
+function* screenConstraints(context: ConstraintContext, placed: PlacedControl): Iterable<Constraint> {
   const { numbers, data } = context;
   const { screen } = data.scenario.frames;
-  for (const placed of data.controls) {
-    const base = placed.index * NUMBERS;
-    for (const margin of MARGINS) {
-      const terms = margin.map(([k, weight]) => [base + k, weight] as const);
-      const value = sumOf(terms, numbers) - Math.min(0, sumOf(terms, data.origin));
-      yield ofControl(context, placed, "held/picture", { target: AS_IT_WAS, value, terms });
-    }
-    for (const [axis, far] of [
-      [0, screen.w],
-      [1, screen.h],
-    ] as const) {
-      // prettier-ignore
-      const at = base + HIT + axis;
-      // How far the area lies within the near edge of the screen, and within the far one.
-      const within: readonly { readonly constant: number; readonly terms: Terms }[] = [
-        { constant: 0, terms: [[at, 1]] }, // prettier-ignore
-        { constant: far, terms: [[at, -1], [at + 2, -1]] }, // prettier-ignore
-      ];
-      for (const { constant, terms } of within) {
-        const value = constant + sumOf(terms, numbers) - Math.min(0, constant + sumOf(terms, data.origin));
-        yield ofControl(context, placed, "held/screen", { target: AS_IT_WAS, value, terms });
-      }
-    }
+  const at = placed.index * NUMBERS + HIT;
+  for (const { constant, terms } of [...withinScreen(at, screen.w), ...withinScreen(at + 1, screen.h)]) {
+    const room = (where: Float64Array) => terms.reduce((sum, [k, weight]) => sum + weight * where[k], constant);
+    yield ofControl(context, placed, "held/screen", { target: AS_IT_WAS, value: room(numbers) - Math.min(0, room(data.origin)), terms });
+  }
+}
+
+export function* pictureConstraints(context: ConstraintContext): Iterable<Constraint> {
+  for (const placed of context.data.controls) {
+    yield* containmentConstraints(context, placed);
+    yield* screenConstraints(context, placed);
   }
 }

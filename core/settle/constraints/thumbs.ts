@@ -1,4 +1,4 @@
-/** Controls of a together set stay on the side of their thumb; buttons that one thumb presses together stay as near. */
+/** Controls stay on the side of their thumb; buttons that one thumb presses together stay as near. */
 import { clearance } from "../../engine/geometry/distance";
 import { areaOn, areaPlace, AS_IT_WAS, ofControl, visualPlace, type Constraint, type ConstraintContext } from "./constraint";
 import { depthContact } from "./contact";
@@ -9,18 +9,19 @@ import { contactConstraint } from "./sharing";
 const ONE_THUMB_GAP_MM = 3;
 
 export function* thumbConstraints(context: ConstraintContext): Iterable<Constraint> {
-  if (context.data.togetherIds.size === 0) return;
   if (context.data.pivots.length === 2) yield* onTheirSide(context);
-  yield* asNear(context);
+  if (context.data.togetherIds.size > 0) yield* asNear(context);
 }
 
 function* onTheirSide(context: ConstraintContext): Iterable<Constraint> {
   const { data, numbers } = context;
   const border = (data.pivots[0].x + data.pivots[1].x) / 2;
   for (const placed of data.controls) {
-    if (!data.togetherIds.has(placed.control.id)) continue;
-    const side = centreAlong(data.origin, placed.index, 0) <= border ? -1 : 1;
     const at = visualPlace(placed);
+    // In the middle of the screen a picture has no thumb yet, unless it is used together with another control.
+    const isBetween = data.origin[at] < border && data.origin[at] + data.origin[at + 2] > border;
+    if (isBetween && !data.togetherIds.has(placed.control.id)) continue;
+    const side = centreAlong(data.origin, placed.index, 0) <= border ? -1 : 1;
     const terms = [[at, side], [at + 2, side / 2]] as const; // prettier-ignore
     yield ofControl(context, placed, "held/thumb", { target: AS_IT_WAS, value: side * (centreAlong(numbers, placed.index, 0) - border), terms });
   }

@@ -33,12 +33,14 @@ export interface ProblemParts {
   readonly held: ReadonlySet<string>;
   /** Whether controls in clusters move separately. */
   readonly children: boolean;
+  /** Whether rows, columns and equal gaps are kept. */
+  readonly isArranged: boolean;
   /** No variable changes by more than this, mm; default: the range of the variable. */
   readonly withinMm?: number;
 }
 
 /** Formulates the problem of a request. */
-export function problemOf(request: SettleRequest, { scenarios, before, held, children, withinMm = Infinity }: ProblemParts): Problem {
+export function problemOf(request: SettleRequest, { scenarios, before, held, children, isArranged, withinMm = Infinity }: ProblemParts): Problem {
   const { layout, changeable } = request;
   const growing = new Set(requestedFindings(request, before).flatMap(({ finding }) => (finding.code === "touch/small" ? finding.subjects : [])));
   const motionBy = (shifting: ReadonlySet<string>) => {
@@ -52,7 +54,7 @@ export function problemOf(request: SettleRequest, { scenarios, before, held, chi
   const motion = motionBy(growing);
   const { variables } = motion;
   const origin = numbersAt(motion, new Float64Array(variables.length));
-  const data = scenarioDataOf(request, layout, scenarios, before.map(byKey));
+  const data = scenarioDataOf(request, layout, { scenarios, found: before.map(byKey), isArranged });
   const tolerances = tolerancesOf(request, data);
   return {
     request,

@@ -9,6 +9,7 @@ import type { Shape } from "../../engine/geometry/shape";
 import type { Control, Layout } from "../../format/types";
 import type { SettleRequest } from "../request";
 import { linesIn, type Line } from "./kinship";
+import { relationsIn, type Relations } from "./relations";
 import { numbersOn, type Scenario } from "./scenarios";
 import { thresholdsOf, type FoundByScenario, type Thresholds } from "./targets";
 
@@ -48,6 +49,8 @@ export interface ScenarioData {
   /** The numbers of the layout before any change. */
   readonly origin: Float64Array;
   readonly lines: readonly Line[];
+  /** Rows and equal gaps that are kept. */
+  readonly relations: Relations;
   /** The controls of a together set. */
   readonly togetherIds: ReadonlySet<string>;
 }
@@ -61,10 +64,23 @@ export function isShownWith({ layout, moment }: Pick<SettleRequest, "layout" | "
   return layout.moments.length === 0 || a.moments.some((m) => (moment === null || m === moment) && b.moments.includes(m));
 }
 
+/** No rows and no equal gaps. */
+const NO_RELATIONS: Relations = { rows: [], gaps: [] };
+
+/** What the data of scenarios are gathered from. `isArranged`: whether rows and equal gaps are kept. */
+export interface ScenarioSource {
+  readonly scenarios: readonly Scenario[];
+  readonly found: FoundByScenario;
+  readonly isArranged: boolean;
+}
+
 /** Gathers the data of every scenario. */
-export function scenarioDataOf(request: SettleRequest, layout: Layout, scenarios: readonly Scenario[], found: FoundByScenario): ScenarioData[] {
+export function scenarioDataOf(request: SettleRequest, layout: Layout, { scenarios, found, isArranged }: ScenarioSource): ScenarioData[] {
   const togetherIds = controlsTogether(layout);
   const indexes = new Map(layout.controls.map(({ id }, i) => [id, i]));
+  const origins = scenarios.map((scenario) => numbersOn(layout, scenario, indexes));
+  const areTogether = (a: number, b: number) => isShownWith(request, layout.controls[a], layout.controls[b]);
+  const relations = isArranged ? relationsIn(layout, origins, areTogether) : NO_RELATIONS;
   return scenarios.map((scenario, index): ScenarioData => {
     const { mm } = scenario;
     const controls = placedControls(layout, scenario, indexes);
@@ -77,7 +93,8 @@ export function scenarioDataOf(request: SettleRequest, layout: Layout, scenarios
       thresholds: thresholdsOf(layout, mm),
       found: found[index],
       pairs: pairsOf(request, controls),
-      origin: numbersOn(layout, scenario, indexes),
+      origin: origins[index],
+      relations,
       lines: linesIn(layout, scenario.arrangement),
       togetherIds,
     };
