@@ -6,6 +6,7 @@ import { settle } from "../core/settle/settle";
 import type { SettleResult } from "../core/settle/result";
 import type { SettleRequest } from "../core/settle/request";
 import { leastByRandomSearch } from "../test/randomSearch";
+import { fixedCases } from "./settleCases";
 import { sampleLayouts } from "../test/samples";
 import { BOTH_HANDS, countAsked, requestFor, spoiledLayout, type Size } from "../test/spoiled";
 
@@ -61,6 +62,13 @@ const found = ratios.filter((ratio) => ratio > 0);
 console.log(
   `  the change against the least that a random search of 250 throws finds: within 5 % in ${within} of ${ratios.length} (aim nine of ten); the search found something in ${found.length}, and there the change is ${median(found).toFixed(3)} of its (median), ${Math.max(...found).toFixed(3)} at the most`,
 );
+
+console.log("  ten fixed cases, change against the best known:");
+for (const { name, request, best } of fixedCases()) {
+  const { settled, ms } = timed(request);
+  const against = (measure: "cost" | "price") => `${measure} ${settled[measure].toFixed(3)} mm² (${(settled[measure] / best[measure]).toFixed(3)} of the best)`;
+  console.log(`    ${name}: ${settled.remaining.length} left, ${against("cost")}, ${against("price")}; ${seconds(ms)}`);
+}
 
 for (const [size, aim] of [
   [{ controls: 20, screens: 24, moments: 3 }, 3],

@@ -48,7 +48,7 @@ function remainingLines(settled: SettleResult): string[] {
 
 /** Returns the result as text. */
 export function describeResult(settled: SettleResult): string {
-  const { kind, requested, remaining, cost, moves, misses, unsolved } = settled;
+  const { kind, requested, remaining, cost, moves, misses, large, unsolved } = settled;
   const head = {
     clean: "nothing to settle: no requested finding was found",
     settled: `settled: ${counted(requested.length, "finding")} fixed, none added; total change ${cost.toFixed(2)} mm²`,
@@ -62,6 +62,7 @@ export function describeResult(settled: SettleResult): string {
       lines.push(`    ${isRequested ? "for" : "limited by"} ${code} of ${idNames(subjects)} on ${scenarioName(settled.scenarios[scenario])}`);
     for (const { path, was, is } of move.fields) lines.push(`    ${path}: ${was} → ${is}`);
   }
+  for (const { text, suggestions } of large) lines.push(`large change: ${text}`, ...suggestions.map((way) => `  instead: ${way.text}`));
   for (const { id, before, after } of (misses ?? []).slice(0, MOST_MISSES))
     lines.push(`  ${id}: worst misses ${rateText(before.rate)} → ${rateText(after.rate)}, on ${scenarioName(settled.scenarios[after.scenario])}`);
   if (remaining.length > 0) lines.push("remaining:", ...remainingLines(settled));
@@ -81,7 +82,7 @@ const findingData = ({ code, severity, subjects, moment, measure }: BareFinding)
 
 /** Returns the result as JSON data. `withLayout`: includes the layout as in its file. */
 export function settledData(settled: SettleResult, withLayout: boolean): unknown {
-  const { kind, requested, remaining, cost, price, moves, misses, unsolved, layout } = settled;
+  const { kind, requested, remaining, cost, price, moves, misses, large, unsolved, layout } = settled;
   return {
     kind,
     asked: requested.length,
@@ -93,6 +94,7 @@ export function settledData(settled: SettleResult, withLayout: boolean): unknown
       reasons: reasons.map(({ code, subjects, requested: wanted, scenario }) => ({ code, subjects, wanted, ...scenarioInfo(settled, scenario) })),
     })),
     ...(misses ? { misses: misses.map(({ id, before, after }) => ({ id, before: rateData(settled, before), after: rateData(settled, after) })) } : {}),
+    large: large.map(({ kind: change, ids, text, suggestions }) => ({ kind: change, ids, text, waysOut: suggestions })),
     left: remaining.map((one) => foundData(settled, one)),
     noWays: unsolved.map(({ code, subjects, proved, text, constraints: wishes, shortMm, suggestions: waysOut, scenario }) => ({
       code,

@@ -1,5 +1,6 @@
 /** The result of Settle, and its progress. */
 import type { Layout } from "../format/types";
+import type { LargeChange } from "./largeChanges";
 import type { SettledMove } from "./moves";
 import type { Scenario } from "./problem/scenarios";
 import type { Unsolved } from "./unsolved";
@@ -52,6 +53,8 @@ export interface SettleResult extends Version {
   readonly moves: readonly SettledMove[];
   /** How the worst miss rate of each control changed, worst first; null if not requested. */
   readonly misses: readonly MissChange[] | null;
+  /** Changes that a person would hesitate to make, with what can be done instead. */
+  readonly large: readonly LargeChange[];
   /** Why the remaining findings remain. */
   readonly unsolved: readonly Unsolved[];
 }

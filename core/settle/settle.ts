@@ -10,6 +10,7 @@ import type { Layout } from "../format/types";
 import { Attempt, type AttemptResult } from "./attempt";
 import { spelledAnew } from "./correctedNames";
 import { raisedAboveGround } from "./drawingOrder";
+import { largeChangesOf } from "./largeChanges";
 import { movesBetween } from "./moves";
 import { costOf, pricesOf } from "./problem/cost";
 import type { Problem, ProblemParts } from "./problem/problem";
@@ -31,7 +32,8 @@ interface Solved {
 /** Settles a layout, with progress. To cancel, stop asking for more steps. */
 export function* settleSteps(request: SettleRequest): Steps<SettleResult> {
   const { result: solved, attempt } = yield* solveSteps(request, false);
-  const result = request.missMm > 0 ? yield* withFewerMisses(request, { result: solved, attempt }) : solved;
+  const settled = request.missMm > 0 ? yield* withFewerMisses(request, { result: solved, attempt }) : solved;
+  const result = { ...settled, large: largeChangesOf(request, settled) };
   if (result.remaining.length === 0 || !attempt) return result;
   yield { doing: "computing options", remaining: result.remaining.length, programs: result.programs };
   const again = (other: SettleRequest) => last(solveSteps(other, true)).result;
@@ -89,7 +91,7 @@ function* solveSteps(request: SettleRequest, isQuick: boolean): Steps<Solved> {
 /** A result with a layout and nothing else. */
 function resultOf(request: SettleRequest, scenarios: readonly Scenario[], layout: Layout): Omit<SettleResult, "kind" | "requested" | "remaining"> {
   const moves = movesBetween(request.layout, layout, scenarios, { requested: [], active: [] });
-  return { layout, scenarios, ...measuresBetween(request, layout, scenarios), programs: 0, moves, misses: null, unsolved: [] };
+  return { layout, scenarios, ...measuresBetween(request, layout, scenarios), programs: 0, moves, misses: null, large: [], unsolved: [] };
 }
 
 /** The price of a result must be less than this fraction of that of another one to replace it. */
@@ -121,15 +123,6 @@ function* attemptSteps(request: SettleRequest, scenarios: readonly Scenario[], i
   const attempt = function* (parts: Pick<ProblemParts, "children" | "isArranged">, changeable = request.changeable): Steps<AttemptResult> {
     const found: AttemptResult = yield* new Attempt({ ...request, changeable, layout }, { scenarios, before, held, ...parts }, isQuick).run();
     programs += found.programs;
-    if (process.env.DBG)
-      console.log(
-        "   att",
-        parts,
-        changeable.join(),
-        found.remaining.length,
-        found.price.toFixed(3),
-        found.remaining.map((r) => r.finding.code + " " + r.finding.subjects).join("; "),
-      );
     return found;
   };
   /** Clusters as wholes, and their controls separately where that is better. */

@@ -11,6 +11,9 @@ export function nameOf(layout: Layout, key: string): string {
   return nameById(layout, key) ?? key;
 }
 
+/** A text of the core with the names of what it names by id, between backticks. */
+export const named = (layout: Layout, text: string): string => text.replace(/`([^`]+)`/g, (_, id: string) => nameOf(layout, id));
+
 /** One of them by its name, several by their number. */
 export function namesOf(layout: Layout, keys: readonly string[], many = "controls"): string {
   return keys.length === 1 ? nameOf(layout, keys[0]) : `${keys.length} ${many}`;

@@ -7,6 +7,7 @@ import { says } from "../shell/reading/sentences";
 import { useSessionActions } from "../document/SessionContext";
 import { SettleOptions } from "./SettleOptions";
 import { SettleOutcome } from "./SettleOutcome";
+import { SettleLarge } from "./SettleLarge";
 import { SettleMoves } from "./SettleMoves";
 import { SettleRemaining } from "./SettleRemaining";
 import type { SettlePanelProps } from "../document/settle/SettleSlot";
@@ -40,6 +41,7 @@ export function SettlePanel({ wide, picture }: SettlePanelProps) {
         <>
           {picture}
           <SettleOutcome proposal={proposal} />
+          {proposal && <SettleLarge proposal={proposal} />}
           {proposal && <SettleMoves proposal={proposal} />}
         </>
       ),

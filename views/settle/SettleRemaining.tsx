@@ -2,15 +2,12 @@
 /** Lists remaining findings with the reason: constraints that cannot all be met, drawn on the narrowest screen, and options with their cost. */
 import { counted } from "../../core/derived/counted";
 import type { Unsolved } from "../../core/settle/unsolved";
-import { readingProps } from "../../ui/reading";
 import { SEVERITY_CLASS, SEVERITY_MARK } from "../../ui/Tally";
-import { says } from "../shell/reading/sentences";
-import { useSession, useSessionActions } from "../document/SessionContext";
-import { nameOf } from "../document/names";
-import type { Layout } from "../../core/format/types";
-import { scenarioName, remainingGroups, wayWords } from "../document/settle/settleWords";
-import { useSettle, type Proposal } from "../document/settle/settleState";
-import { goWay } from "../document/settle/settleSession";
+import { useSession } from "../document/SessionContext";
+import { named, nameOf } from "../document/names";
+import { scenarioName, remainingGroups } from "../document/settle/settleWords";
+import type { Proposal } from "../document/settle/settleState";
+import { Ways } from "./Ways";
 import { narrowestScenario, ConstraintPicture } from "./ConstraintPicture";
 
 /** Maximum number of remaining findings without a reason that are listed separately. */
@@ -69,13 +66,8 @@ export function SettleRemaining({ proposal }: { proposal: Proposal }) {
   );
 }
 
-/** Replaces ids in a text of the core by names. */
-const named = (layout: Layout, text: string) => text.replace(/`([^`]+)`/g, (_, id: string) => nameOf(layout, id));
-
 function Explanation({ proposal, unsolved }: { proposal: Proposal; unsolved: Unsolved }) {
-  const session = useSessionActions();
   const layout = useSession((s) => s.layout);
-  const ways = useSettle((s) => s.ways);
   const scenario = narrowestScenario(proposal, unsolved);
   return (
     <>
@@ -99,24 +91,7 @@ function Explanation({ proposal, unsolved }: { proposal: Proposal; unsolved: Uns
           )}
         </div>
       </div>
-      {unsolved.suggestions.length > 0 && (
-        <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Options">
-          <span className="caption">Options</span>
-          {unsolved.suggestions.map((way) => (
-            <button
-              key={way.text}
-              type="button"
-              className="push h-auto min-h-6 px-1.5 text-left whitespace-normal"
-              disabled={ways.some((one) => one.text === way.text)}
-              onClick={() => goWay(session, way, true)}
-              {...readingProps(says("settle.wayOut"), named(layout, way.text))}
-            >
-              {wayWords(layout, way)}{" "}
-              <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "show cost" : `${way.costMm2.toFixed(1)} mm²`}</span>
-            </button>
-          ))}
-        </div>
-      )}
+      <Ways label="Options" ways={unsolved.suggestions} />
     </>
   );
 }

@@ -32,7 +32,7 @@ export const middle = (numbers: Float64Array, control: number, axis: 0 | 1): num
   return numbers[at] + numbers[at + 2] / 2;
 };
 /** The gap between two pictures, the first before the second. */
-export const gapBetween = (numbers: Float64Array, [a, b]: readonly [number, number], axis: 0 | 1): number => {
+const gapBetween = (numbers: Float64Array, [a, b]: readonly [number, number], axis: 0 | 1): number => {
   const [p, q] = [a * NUMBERS + VISUAL + axis, b * NUMBERS + VISUAL + axis];
   return numbers[q] - numbers[p] - numbers[p + 2];
 };

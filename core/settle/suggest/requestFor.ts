@@ -1,7 +1,8 @@
 /** The request that follows from a suggestion. */
 import { byName } from "../../derived/byId";
 import { ok, type Result } from "../../engine/result";
-import type { Screen } from "../../format/types";
+import { accept } from "../../editing/edits/accept";
+import type { Layout, Screen } from "../../format/types";
 import type { Suggestion } from "./suggest";
 import { withOwnPlaces } from "./ownArrangement";
 import { shownApart } from "./shownApart";
@@ -21,6 +22,11 @@ export function requestForSuggestion(request: SettleRequest, way: Suggestion, sh
       const name = `For ${screens.length === 1 ? screens[0].name : `${screens.length} screens`}`.slice(0, 80);
       const made = withOwnPlaces(layout, { screens, shelf, name });
       return made.ok ? ok({ ...request, layout: made.value.layout }) : made;
+    }
+    case "accept": {
+      let next: Result<Layout> = ok(layout);
+      for (const finding of way.findings) if (next.ok) next = accept(next.value, finding, way.reason);
+      return next.ok ? ok({ ...request, layout: next.value }) : next;
     }
     case "one-less": {
       const made = shownApart(layout, ...way.ids);

@@ -16,7 +16,15 @@ export type Suggestion = { readonly text: string; readonly costMm2: number | nul
   | { readonly kind: "arrangement"; readonly screens: readonly string[] }
   /** The first control is shown only when the second is not. */
   | { readonly kind: "one-less"; readonly ids: readonly [string, string] }
+  /** These findings are accepted, with a reason. */
+  | { readonly kind: "accept"; readonly findings: readonly AcceptedFinding[]; readonly reason: string }
 );
+
+/** A finding to accept. */
+export interface AcceptedFinding {
+  readonly code: FindingCode;
+  readonly subjects: readonly string[];
+}
 
 /** What remains of a request. `again`: settles another request. */
 export interface Unresolved {

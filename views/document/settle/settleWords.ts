@@ -111,6 +111,8 @@ export function wayWords(layout: Layout, way: Suggestion): string {
       return `targets of ${way.minTargetMm} mm`;
     case "notes":
       return "allow new and worse notes";
+    case "accept":
+      return `accept ${listed(way.findings.map(({ code, subjects }) => `${code} of ${listed(subjects.map((id) => nameOf(layout, id)))}`))}`;
     case "one-less":
       return `${nameOf(layout, way.ids[0])} in another moment`;
   }
