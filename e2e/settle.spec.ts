@@ -44,6 +44,12 @@ test("Screens, the first draft, both hands: from its blockers to none in two cli
   await expect(panel(page).getByTestId("settle-state")).toContainText(new RegExp(`remaining, in ${2 * screens} cases|Checking ${2 * screens} cases`));
   await expect(take(page)).toBeVisible();
   await expect(found(page, "blocker")).toHaveText(["5", "0", `${screens} → 0`]);
+  // What a person would hesitate to do is told, with what else could be done.
+  const far = panel(page)
+    .getByRole("list", { name: "Large changes" })
+    .getByRole("listitem")
+    .filter({ hasText: /sidle to port moves \d+\.\d mm on / });
+  await expect(far.getByRole("group", { name: "Instead" }).getByRole("button", { name: /^accept/ })).toBeVisible();
   const horn = page.locator('[data-grid-row="horn"] [data-settled]').first();
   await expect(horn).toHaveText("→ ✓");
   await expect(page.locator('[data-grid-row="pause"]').getByRole("rowheader")).toContainText(/→ \d+\.\d mm/);

@@ -80,7 +80,7 @@ function refutes(version: Layout, { layout, screens: [screen] }: SettleRequest, 
 test("what is proved to have no way has none on a coarse grid", () => {
   const random = randomFrom(43);
   let proofs = 0;
-  for (let i = 0; i < repeated(600); i += 1) {
+  for (let i = 0; i < repeated(400); i += 1) {
     const request = tightRequest(random);
     const proved = claimsOf(request).flatMap((claim) => provedInfeasible(claim) ?? []);
     proofs += proved.length;
@@ -90,5 +90,5 @@ test("what is proved to have no way has none on a coarse grid", () => {
       expect(counterexample && [proof, request.layout.controls, counterexample.controls]).toBeUndefined();
     }
   }
-  expect(proofs).toBeGreaterThan(repeated(30));
+  expect(proofs).toBeGreaterThan(repeated(20));
 });

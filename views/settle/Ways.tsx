@@ -27,7 +27,7 @@ export function Ways({ label, ways }: { label: string; ways: readonly Suggestion
           {...readingProps(says("settle.wayOut"), named(layout, way.text))}
         >
           {wayWords(layout, way)}{" "}
-          <span className="figure text-[0.6875rem] text-muted">{way.costMm2 === null ? "show cost" : `${way.costMm2.toFixed(1)} mm²`}</span>
+          <span className="figure text-[0.6875rem] whitespace-nowrap text-muted">{way.costMm2 === null ? "show cost" : `${way.costMm2.toFixed(1)} mm²`}</span>
         </button>
       ))}
     </div>

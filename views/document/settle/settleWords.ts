@@ -112,7 +112,9 @@ export function wayWords(layout: Layout, way: Suggestion): string {
     case "notes":
       return "allow new and worse notes";
     case "accept":
-      return `accept ${listed(way.findings.map(({ code, subjects }) => `${code} of ${listed(subjects.map((id) => nameOf(layout, id)))}`))}`;
+      return way.findings.length === 1
+        ? `accept ${way.findings[0].code} of ${listed(way.findings[0].subjects.map((id) => nameOf(layout, id)))}`
+        : `accept these ${way.findings.length} findings`;
     case "one-less":
       return `${nameOf(layout, way.ids[0])} in another moment`;
   }
