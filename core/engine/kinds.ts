@@ -25,4 +25,5 @@ export const KINDS: Readonly<Record<ControlKind, KindTraits>> = {
   button: { isField: false, isTarget: true, isDragged: false, hasKnob: false, isReadHeld: true, side: "right" },
   touchpad: { isField: true, isTarget: false, isDragged: true, hasKnob: false, isReadHeld: false, side: "right" },
   swipe: { isField: true, isTarget: false, isDragged: true, hasKnob: false, isReadHeld: false, side: "right" },
+  dial: { isField: false, isTarget: true, isDragged: true, hasKnob: false, isReadHeld: false, side: "left" },
 };

@@ -97,9 +97,15 @@ export type Curve =
 /** The axes along which a control moves. */
 export type Axes = "both" | "x" | "y";
 
-/** `inner`, `outer`, `pressAt`, `releaseAt`: fractions of the travel, 0…1. `directions`: 0 for any. */
-export interface StickFeel {
+/** When a touch counts as a tap: lifted within `tapMs` (0: never), never farther than `tapMm` from where it began. */
+export interface TapFeel {
+  tapMs: number;
+  tapMm: number;
+}
+/** `inner`, `outer`, `pressAt`, `releaseAt`: fractions of the travel, 0…1. `directions`: 0 for any. `rest` stays: a lever (origin fixed). */
+export interface StickFeel extends TapFeel {
   origin: "fixed" | "floating" | "trailing";
+  rest: "middle" | "stays";
   start: "thumb" | "centre";
   travel: LengthText;
   landing?: PlainPlacement;
@@ -132,12 +138,12 @@ export interface ButtonFeel {
   buzzMs: number;
 }
 /** `gain`: motion per mm of movement. */
-export interface TouchpadFeel {
+export interface TouchpadFeel extends TapFeel {
   gain: number;
   axes: Axes;
 }
 /** `distanceMm`: required distance, above 0; `directions`: 0 for any; `withinMs`: time limit, 0 for none. */
-export interface SwipeFeel {
+export interface SwipeFeel extends TapFeel {
   distanceMm: number;
   directions: number;
   output: "pulse" | "hold";
@@ -145,20 +151,33 @@ export interface SwipeFeel {
   withinMs: number;
 }
 
+/**
+ * `rangeDeg`: from one end of the turn to the other; `neutral`: fraction of half the shorter side within which an angle is not read; `inner`,
+ * `pressAt`, `releaseAt`: fractions of half the range, and of the value. `rest` stays: it remains turned when it is let go.
+ */
+export interface DialFeel extends TapFeel {
+  rangeDeg: number;
+  inner: number;
+  curve: Curve;
+  neutral: number;
+  rest: "middle" | "stays";
+  pressAt: number;
+  releaseAt: number;
+}
+
 /** The ports of each control kind. */
 export const PORTS = {
-  stick: ["vector", "x", "y", "up", "down", "left", "right", "held", "active"],
+  stick: ["vector", "x", "y", "up", "down", "left", "right", "held", "active", "tapped", "released", "aim"],
   dpad: ["vector", "x", "y", "up", "down", "left", "right", "held", "active"],
   button: ["press"],
-  touchpad: ["motion", "held"],
-  swipe: ["vector", "up", "down", "left", "right"],
+  touchpad: ["motion", "dx", "dy", "held", "tapped"],
+  swipe: ["vector", "up", "down", "left", "right", "tapped"],
+  dial: ["x", "left", "right", "held", "active", "tapped", "turn"],
 } as const;
 /** The kinds of controls. */
 export type ControlKind = keyof typeof PORTS;
-/** The ports of a kind. */
-export type PortOf<K extends ControlKind> = (typeof PORTS)[K][number];
 /** A port of any kind of control. */
-export type Port = PortOf<ControlKind>;
+export type Port = (typeof PORTS)[ControlKind][number];
 
 /** Repetition of a press while its port is true, ms. */
 export interface RepeatTimes {
@@ -167,15 +186,13 @@ export interface RepeatTimes {
   restMs: number;
 }
 /** A wire from a port to an action: `value` for boolean ports, `scale` for others. */
-export interface ServeBy<P> {
-  port: P;
+export interface Serve {
+  port: Port;
   action: string;
   value?: OneOrTwo;
   scale?: OneOrTwo;
   repeat?: RepeatTimes;
 }
-/** What a port of any control gives to an action. */
-export type Serve = ServeBy<Port>;
 
 interface ControlOf<K extends ControlKind, F> {
   id: string;
@@ -187,7 +204,7 @@ interface ControlOf<K extends ControlKind, F> {
   hit: Hit;
   feel: F;
   look: Look;
-  serves: ServeBy<PortOf<K>>[];
+  serves: Serve[];
 }
 /** A stick: placement, feel, look and wires. */
 export type StickControl = ControlOf<"stick", StickFeel>;
@@ -199,22 +216,24 @@ export type ButtonControl = ControlOf<"button", ButtonFeel>;
 export type TouchpadControl = ControlOf<"touchpad", TouchpadFeel>;
 /** A swipe. */
 export type SwipeControl = ControlOf<"swipe", SwipeFeel>;
+/** A dial. */
+export type DialControl = ControlOf<"dial", DialFeel>;
 /** A control of any kind, distinguished by `kind`. */
-export type Control = StickControl | DpadControl | ButtonControl | TouchpadControl | SwipeControl;
+export type Control = StickControl | DpadControl | ButtonControl | TouchpadControl | SwipeControl | DialControl;
 
-/** The value type of an action: boolean, −1…1, a vector of length at most 1, or the movement since the last tick. */
-export type ActionKind = "press" | "axis" | "vector" | "motion";
+/** The value type of an action: boolean, −1…1, a vector of length at most 1, or the movement since the last tick: in two ways, or in one. */
+export type ActionKind = "press" | "axis" | "vector" | "motion" | "delta";
 /** A key by its KeyboardEvent.code (UI Events). */
 export interface KeyInput {
   code: string;
   value?: OneOrTwo;
 }
-/** A mouse button by PointerEvent.button, or the mouse's movement in CSS px. */
-export type MouseInput = { button: number; value?: OneOrTwo } | { move: true; scale: OneOrTwo };
+/** A mouse button by PointerEvent.button, or the mouse's movement in CSS px: both ways (`true`), or one of them. */
+export type MouseInput = { button: number; value?: OneOrTwo } | { move: true | "x" | "y"; scale: OneOrTwo };
 /** A pad's button, axis or stick (W3C standard mapping); `inner`, `outer`: its dead zone, 0…1. */
 export type PadInput =
   | { button: number; value?: OneOrTwo }
-  | { axis: number; scale: number; inner: number; outer: number }
+  | { axis: number; scale: OneOrTwo; inner: number; outer: number }
   | { stick: "left" | "right"; scale: OneOrTwo; inner: number; outer: number };
 /** An action of the game with its keys, mouse and pad inputs. */
 export interface PlayedAction {

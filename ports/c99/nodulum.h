@@ -58,8 +58,8 @@ typedef struct nodulum_box {
   double x, y, w, h;
 } nodulum_box;
 
-enum { NODULUM_STICK, NODULUM_DPAD, NODULUM_BUTTON, NODULUM_TOUCHPAD, NODULUM_SWIPE };
-enum { NODULUM_PRESS, NODULUM_AXIS, NODULUM_VECTOR, NODULUM_MOTION };
+enum { NODULUM_STICK, NODULUM_DPAD, NODULUM_BUTTON, NODULUM_TOUCHPAD, NODULUM_SWIPE, NODULUM_DIAL };
+enum { NODULUM_PRESS, NODULUM_AXIS, NODULUM_VECTOR, NODULUM_MOTION, NODULUM_DELTA };
 enum { NODULUM_ELLIPSE, NODULUM_RECTANGLE, NODULUM_CAPSULE };
 
 /* What can happen. */
@@ -98,12 +98,22 @@ typedef struct nodulum_control {
   double k, travel;
 } nodulum_control;
 
-/* A control as it is drawn now. `base`, `knob`: the middles of both (alike but for sticks); `picture`: an id of the layout's pictures or NULL. */
+/* What letting go of a stick would do that fires by `released` or `aim`. */
+enum {
+  NODULUM_NO_AIM,     /* it is not held, or nothing is fired by it */
+  NODULUM_CALLED_OFF, /* held in the middle: letting go does nothing */
+  NODULUM_AIMING      /* letting go fires */
+};
+
+/*
+ * A control as it is drawn now. `base`, `knob`: the middles of both (alike but for sticks); `turn`: degrees, clockwise, of a dial with its rim and its
+ * mark; `aim`: one of the above; `picture`, `knob_picture` (of a dial: its mark): an id of the layout's pictures or NULL.
+ */
 typedef struct nodulum_look {
-  int shown, held;
+  int shown, held, aim, unused;
   double base_x, base_y, knob_x, knob_y;
-  double opacity;
-  const char *picture;
+  double turn, opacity;
+  const char *picture, *knob_picture;
 } nodulum_look;
 
 /* Bytes of memory that reading this file wants; enough also where the file turns out to be none. */
@@ -163,6 +173,7 @@ int nodulum_value_press(const nodulum_state *state, int index);
 double nodulum_value_axis(const nodulum_state *state, int index);
 void nodulum_value_vector(const nodulum_state *state, int index, double *x, double *y);
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y);
+double nodulum_value_delta(const nodulum_state *state, int index);
 /* The time of the last tick; how many ticks were not later than the one before; the moment, NULL for none. */
 double nodulum_time(const nodulum_state *state);
 int nodulum_time_faults(const nodulum_state *state);
@@ -246,11 +257,11 @@ typedef struct nd_control {
   int has_away, has_art, home, hide_at_rest;
   const char *art_rest, *art_held, *art_knob;
   /* feel, of whichever kind */
-  int word[4];
+  int word[4], stays, aims;
   nd_len travel;
   nd_place *landing;
   double inner, outer, press_at, release_at, hold_deg, directions;
-  double long_ms, within_ms, buzz_ms, neutral, diagonal, gain, distance_mm;
+  double long_ms, within_ms, buzz_ms, neutral, diagonal, gain, distance_mm, range_deg, tap_ms, tap_mm;
   int curve, unused;
   double curve_at[4];
 } nd_control;
@@ -258,7 +269,8 @@ typedef struct nd_control {
 enum { ND_ORIGIN = 0, ND_START = 1, ND_DEAD_ZONE = 2, ND_AXES = 3, ND_WAYS = 0, ND_SLIDE_OUT = 1, ND_PRESS_BY = 0, ND_SLIDE_IN = 2, ND_OUTPUT = 0, ND_AGAIN = 1 };
 
 enum { ND_IN_KEY, ND_IN_BUTTON, ND_IN_MOVE, ND_IN_AXIS, ND_IN_STICK };
-/* A key, mouse or pad input of an action. `code`: the place of its key among all keys of the layout. */
+/* A key, mouse or pad input of an action. `code`: the place of its key among all keys of the layout. `side`: of a pad stick left or right, of a mouse
+   movement both ways, across, or up and down. */
 typedef struct nd_input {
   int what, has_value, value_two, code;
   const char *key;
@@ -407,6 +419,10 @@ ND_NUM(nd_hold, 0, 0, 180, "must be a finite number from 0 to 180");
 ND_NUM(nd_neutral, 0, 0.01, 0.9, "must be a finite number from 0.01 to 0.9");
 ND_NUM(nd_diagonal, 0, 10, 80, "must be a finite number from 10 to 80");
 ND_NUM(nd_buzz, 0, 0, 100, "must be a finite number from 0 to 100");
+ND_NUM(nd_tap_ms, 0, 0, 2000, "must be a finite number from 0 to 2000");
+ND_NUM(nd_tap_mm, 0, 0, 50, "must be a finite number from 0 to 50");
+ND_NUM(nd_range_deg, 0, 10, 3600, "must be a finite number from 10 to 3600");
+ND_NUM(nd_dial_part, 0, 0, 0.9, "must be a finite number from 0 to 0.9");
 ND_NUM(nd_button31, ND_WHOLE, 0, 31, "must be a whole number from 0 to 31");
 ND_NUM(nd_button63, ND_WHOLE, 0, 63, "must be a whole number from 0 to 63");
 
@@ -426,7 +442,7 @@ ND_WRD(nd_version, "#1");
 ND_WRD(nd_scale_of, "shorter", "longer", "area", "width", "height", "inside", "outside");
 ND_WRD(nd_orientation, "landscape", "portrait", "both");
 ND_WRD(nd_appear, "touch", "always", "no-pad");
-ND_WRD(nd_kind_of_action, "press", "axis", "vector", "motion");
+ND_WRD(nd_kind_of_action, "press", "axis", "vector", "motion", "delta");
 ND_WRD(nd_ease, "all", "switches");
 ND_WRD(nd_combine, "sum", "strongest");
 ND_WRD(nd_plain_frame, "screen", "safe", "picture");
@@ -437,9 +453,10 @@ ND_WRD(nd_sharing, "own", "shared");
 ND_WRD(nd_hide, "none", "knob", "all");
 ND_WRD(nd_home, "now", "later", "stay");
 ND_WRD(nd_flag, "!true", "!false");
-ND_WRD(nd_yes, "!true");
+ND_WRD(nd_move, "!true", "x", "y");
 ND_WRD(nd_side, "left", "right");
 ND_WRD(nd_type, "image/png", "image/webp", "image/svg+xml");
+ND_WRD(nd_rest, "middle", "stays");
 ND_WRD(nd_origin, "fixed", "floating", "trailing");
 ND_WRD(nd_start, "thumb", "centre");
 ND_WRD(nd_dead_zone, "radial", "axial");
@@ -458,12 +475,13 @@ ND_WRD(nd_is_dpad, "dpad");
 ND_WRD(nd_is_button, "button");
 ND_WRD(nd_is_touchpad, "touchpad");
 ND_WRD(nd_is_swipe, "swipe");
-ND_WRD(nd_stick_port, "vector", "x", "y", "up", "down", "left", "right", "held", "active");
-ND_WRD(nd_button_port, "press");
-ND_WRD(nd_touchpad_port, "motion", "held");
-ND_WRD(nd_swipe_port, "vector", "up", "down", "left", "right");
-/* All ports, by which they are known behind the door. */
-enum { ND_P_VECTOR, ND_P_X, ND_P_Y, ND_P_UP, ND_P_DOWN, ND_P_LEFT, ND_P_RIGHT, ND_P_HELD, ND_P_ACTIVE, ND_P_PRESS, ND_P_MOTION };
+ND_WRD(nd_is_dial, "dial");
+/* All ports; which kind of control has which is in nd_has_port. A serve by another one gives nothing. */
+ND_WRD(nd_port, "vector", "x", "y", "up", "down", "left", "right", "held", "active", "tapped", "released", "aim", "press", "motion", "dx", "dy", "turn");
+enum {
+  ND_P_VECTOR, ND_P_X, ND_P_Y, ND_P_UP, ND_P_DOWN, ND_P_LEFT, ND_P_RIGHT, ND_P_HELD, ND_P_ACTIVE, ND_P_TAPPED, ND_P_RELEASED, ND_P_AIM, ND_P_PRESS, ND_P_MOTION,
+  ND_P_DX, ND_P_DY, ND_P_TURN
+};
 
 #define ND_BARE(name, is, flags, low) static const nd_rule name = ND_RULE(is, flags, low, 0, NULL, NULL, NULL, 0, 0, ND_NOWHERE, NULL)
 ND_BARE(nd_length, ND_LENGTH, 0, -1);
@@ -529,13 +547,22 @@ static const char *const nd_curve_words[] = {"linear", "power", "bezier", "full"
 static const nd_rule *const nd_curve_kinds[] = {&nd_curve_linear, &nd_curve_power, &nd_curve_bezier, &nd_curve_full};
 static const nd_rule nd_curve = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_curve_words, nd_curve_kinds, 4, 0, offsetof(nd_control, curve), NULL);
 
-static const char *nd_stick_whole(const void *out) {
+static const char *nd_dial_whole(const void *out) {
   const nd_control *c = (const nd_control *)out;
-  if (c->inner >= c->outer) return "inner must be less than outer";
   if (c->release_at == 0) return "releaseAt must be above 0";
   return c->release_at > c->press_at ? "releaseAt must be at most pressAt" : NULL;
 }
-ND_OBJ(nd_stick_feel, nd_stick_whole, ND_K("origin", nd_origin, nd_control, word[ND_ORIGIN]), ND_K("start", nd_start, nd_control, word[ND_START]),
+static const char *nd_stick_whole(const void *out) {
+  const nd_control *c = (const nd_control *)out;
+  const char *fault = c->inner >= c->outer ? "inner must be less than outer" : nd_dial_whole(out);
+  return fault == NULL && c->stays && c->word[ND_ORIGIN] != 0 ? "rest \"stays\" needs origin \"fixed\"" : fault;
+}
+/* Missing in earlier played files: to the middle, and no taps. */
+#define ND_OPT(key, rule, field) \
+  { key, &rule, offsetof(nd_control, field), ND_NOWHERE, 1, 0 }
+#define ND_TAPS ND_OPT("tapMs", nd_tap_ms, tap_ms), ND_OPT("tapMm", nd_tap_mm, tap_mm)
+ND_OBJ(nd_stick_feel, nd_stick_whole, ND_K("origin", nd_origin, nd_control, word[ND_ORIGIN]), ND_OPT("rest", nd_rest, stays), ND_TAPS,
+       ND_K("start", nd_start, nd_control, word[ND_START]),
        ND_K("travel", nd_length0, nd_control, travel), ND_KO("landing", nd_new_placement, nd_control, landing, has_landing), ND_K("inner", nd_part, nd_control, inner),
        ND_K("outer", nd_part, nd_control, outer), ND_K("deadZone", nd_dead_zone, nd_control, word[ND_DEAD_ZONE]), ND_KIN("curve", nd_curve),
        ND_K("directions", nd_directions, nd_control, directions), ND_K("axes", nd_axes, nd_control, word[ND_AXES]), ND_K("pressAt", nd_part, nd_control, press_at),
@@ -545,32 +572,31 @@ ND_OBJ(nd_dpad_feel, NULL, ND_K("ways", nd_ways, nd_control, word[ND_WAYS]), ND_
 ND_OBJ(nd_button_feel, NULL, ND_K("press", nd_press_by, nd_control, word[ND_PRESS_BY]), ND_K("longMs", nd_ms, nd_control, long_ms),
        ND_K("withinMs", nd_ms, nd_control, within_ms), ND_K("slideIn", nd_flag, nd_control, word[ND_SLIDE_IN]), ND_K("slideOut", nd_slide_out, nd_control, word[ND_SLIDE_OUT]),
        ND_K("buzzMs", nd_buzz, nd_control, buzz_ms));
-ND_OBJ(nd_touchpad_feel, NULL, ND_K("gain", nd_finite, nd_control, gain), ND_K("axes", nd_axes, nd_control, word[ND_AXES]));
+ND_OBJ(nd_touchpad_feel, NULL, ND_K("gain", nd_finite, nd_control, gain), ND_K("axes", nd_axes, nd_control, word[ND_AXES]), ND_TAPS);
 ND_OBJ(nd_swipe_feel, NULL, ND_K("distanceMm", nd_above, nd_control, distance_mm), ND_K("directions", nd_directions, nd_control, directions),
-       ND_K("output", nd_output, nd_control, word[ND_OUTPUT]), ND_K("again", nd_again, nd_control, word[ND_AGAIN]), ND_K("withinMs", nd_ms, nd_control, within_ms));
+       ND_K("output", nd_output, nd_control, word[ND_OUTPUT]), ND_K("again", nd_again, nd_control, word[ND_AGAIN]), ND_K("withinMs", nd_ms, nd_control, within_ms), ND_TAPS);
+ND_OBJ(nd_dial_feel, nd_dial_whole, ND_K("rangeDeg", nd_range_deg, nd_control, range_deg), ND_K("inner", nd_dial_part, nd_control, inner), ND_KIN("curve", nd_curve),
+       ND_K("neutral", nd_dial_part, nd_control, neutral), ND_OPT("rest", nd_rest, stays), ND_K("pressAt", nd_part, nd_control, press_at),
+       ND_K("releaseAt", nd_part, nd_control, release_at), ND_TAPS);
 
 ND_OBJ(nd_repeat, NULL, ND_K("delayMs", nd_ms, nd_serve, delay_ms), ND_K("intervalMs", nd_interval, nd_serve, interval_ms), ND_K("restMs", nd_ms, nd_serve, rest_ms));
-#define ND_SERVES(name, port_rule) \
-  ND_OBJ(name##_serve, NULL, ND_K("port", port_rule, nd_serve, port), ND_K("action", nd_served, nd_serve, action), ND_KO("value", nd_two, nd_serve, value, has_value), \
-         ND_KO("scale", nd_two, nd_serve, scale, has_scale), ND_KINO("repeat", nd_repeat, nd_serve, has_repeat)); \
-  ND_LST(name##_serves, name##_serve, nd_serve, 32, "serves")
-ND_SERVES(nd_stick, nd_stick_port);
-ND_SERVES(nd_button, nd_button_port);
-ND_SERVES(nd_touchpad, nd_touchpad_port);
-ND_SERVES(nd_swipe, nd_swipe_port);
+ND_OBJ(nd_serve_rule, NULL, ND_K("port", nd_port, nd_serve, port), ND_K("action", nd_served, nd_serve, action), ND_KO("value", nd_two, nd_serve, value, has_value),
+       ND_KO("scale", nd_two, nd_serve, scale, has_scale), ND_KINO("repeat", nd_repeat, nd_serve, has_repeat));
+ND_LST(nd_serves, nd_serve_rule, nd_serve, 32, "serves");
 
-#define ND_CONTROL(whole_rule, is_kind, feel_rule, serves_rule) \
+#define ND_CONTROL(whole_rule, is_kind, feel_rule) \
   ND_OBJ(whole_rule, NULL, {"id", &nd_id, offsetof(nd_control, id), offsetof(nd_control, id_at), 0, 1}, ND_K("name", nd_name, nd_control, name), ND_KX("kind", is_kind), \
          ND_K("placement", nd_placement, nd_control, place), ND_K("moments", nd_ids, nd_control, moments), ND_K("hit", nd_hit_area, nd_control, hit), \
-         ND_KIN("feel", feel_rule), ND_KIN("look", nd_look), ND_K("serves", serves_rule, nd_control, serves))
-ND_CONTROL(nd_stick_control, nd_is_stick, nd_stick_feel, nd_stick_serves);
-ND_CONTROL(nd_dpad_control, nd_is_dpad, nd_dpad_feel, nd_stick_serves);
-ND_CONTROL(nd_button_control, nd_is_button, nd_button_feel, nd_button_serves);
-ND_CONTROL(nd_touchpad_control, nd_is_touchpad, nd_touchpad_feel, nd_touchpad_serves);
-ND_CONTROL(nd_swipe_control, nd_is_swipe, nd_swipe_feel, nd_swipe_serves);
-static const char *const nd_control_words[] = {"stick", "dpad", "button", "touchpad", "swipe"};
-static const nd_rule *const nd_control_kinds[] = {&nd_stick_control, &nd_dpad_control, &nd_button_control, &nd_touchpad_control, &nd_swipe_control};
-static const nd_rule nd_control_rule = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_control_words, nd_control_kinds, 5, 0, offsetof(nd_control, kind), NULL);
+         ND_KIN("feel", feel_rule), ND_KIN("look", nd_look), ND_K("serves", nd_serves, nd_control, serves))
+ND_CONTROL(nd_stick_control, nd_is_stick, nd_stick_feel);
+ND_CONTROL(nd_dpad_control, nd_is_dpad, nd_dpad_feel);
+ND_CONTROL(nd_button_control, nd_is_button, nd_button_feel);
+ND_CONTROL(nd_touchpad_control, nd_is_touchpad, nd_touchpad_feel);
+ND_CONTROL(nd_swipe_control, nd_is_swipe, nd_swipe_feel);
+ND_CONTROL(nd_dial_control, nd_is_dial, nd_dial_feel);
+static const char *const nd_control_words[] = {"stick", "dpad", "button", "touchpad", "swipe", "dial"};
+static const nd_rule *const nd_control_kinds[] = {&nd_stick_control, &nd_dpad_control, &nd_button_control, &nd_touchpad_control, &nd_swipe_control, &nd_dial_control};
+static const nd_rule nd_control_rule = ND_RULE(ND_KINDS, 0, 0, 0, "kind", nd_control_words, nd_control_kinds, 6, 0, offsetof(nd_control, kind), NULL);
 ND_LST(nd_controls, nd_control_rule, nd_control, 200, "controls");
 
 static const char *nd_dead_whole(const void *out) {
@@ -579,9 +605,9 @@ static const char *nd_dead_whole(const void *out) {
 }
 ND_OBJ(nd_key_input, NULL, ND_K("code", nd_code, nd_input, key), ND_KO("value", nd_two, nd_input, value, has_value));
 ND_OBJ(nd_mouse_button, NULL, ND_K("button", nd_button31, nd_input, index), ND_KO("value", nd_two, nd_input, value, has_value));
-ND_OBJ(nd_mouse_move, NULL, ND_KX("move", nd_yes), ND_K("scale", nd_two, nd_input, scale));
+ND_OBJ(nd_mouse_move, NULL, ND_K("move", nd_move, nd_input, side), ND_K("scale", nd_two, nd_input, scale));
 ND_OBJ(nd_pad_button, NULL, ND_K("button", nd_button63, nd_input, index), ND_KO("value", nd_two, nd_input, value, has_value));
-ND_OBJ(nd_pad_axis, nd_dead_whole, ND_K("axis", nd_button63, nd_input, index), ND_K("scale", nd_finite, nd_input, scale), ND_K("inner", nd_part, nd_input, inner),
+ND_OBJ(nd_pad_axis, nd_dead_whole, ND_K("axis", nd_button63, nd_input, index), ND_K("scale", nd_two, nd_input, scale), ND_K("inner", nd_part, nd_input, inner),
        ND_K("outer", nd_part, nd_input, outer));
 ND_OBJ(nd_pad_stick, nd_dead_whole, ND_K("stick", nd_side, nd_input, side), ND_K("scale", nd_two, nd_input, scale), ND_K("inner", nd_part, nd_input, inner),
        ND_K("outer", nd_part, nd_input, outer));
@@ -1495,7 +1521,7 @@ static int nd_walk(nd_reader *r, const nd_rule *rule, size_t at, size_t end, uns
         return 0;
       }
       /* A truth is kept as 1 or 0. */
-      if (nd_words_of(rule)[0][0] == '!') which = which == 0;
+      if (rule == &nd_flag) which = which == 0;
       if (out != NULL) memcpy(out, &which, sizeof(int));
       return 1;
     }
@@ -1713,18 +1739,12 @@ static int nd_gather_codes(nd_reader *r, nodulum_layout *l) {
   return 1;
 }
 
-/* Ports by the places of their words in each kind's list. */
-static void nd_name_ports(nodulum_layout *l) {
-  static const int button[] = {ND_P_PRESS}, touchpad[] = {ND_P_MOTION, ND_P_HELD}, swipe[] = {ND_P_VECTOR, ND_P_UP, ND_P_DOWN, ND_P_LEFT, ND_P_RIGHT};
-  int i, k;
-  for (i = 0; i < l->controls.count; i += 1) {
-    nd_control *control = (nd_control *)l->controls.items + i;
-    for (k = 0; k < control->serves.count; k += 1) {
-      nd_serve *serve = (nd_serve *)control->serves.items + k;
-      if (control->kind == NODULUM_BUTTON) serve->port = button[serve->port];
-      else if (control->kind == NODULUM_TOUCHPAD) serve->port = touchpad[serve->port];
-      else if (control->kind == NODULUM_SWIPE) serve->port = swipe[serve->port];
-    }
+/* Whether something is fired by letting a stick go. */
+static void nd_find_aims(nd_control *control) {
+  int i;
+  for (i = 0; i < control->serves.count; i += 1) {
+    int port = ((const nd_serve *)control->serves.items)[i].port;
+    if (control->kind == NODULUM_STICK && (port == ND_P_RELEASED || port == ND_P_AIM)) control->aims = 1;
   }
 }
 
@@ -1743,6 +1763,7 @@ size_t nodulum_measure(const char *json, size_t length) {
 nodulum_layout *nodulum_read(const char *json, size_t length, void *memory, size_t size, nodulum_error *error) {
   nd_reader r;
   size_t at = 0, end;
+  int i;
   nodulum_layout *l;
   if (json == NULL) return nd_refuse(error, 0, "", "there is no file");
   if (length > ND_MOST_BYTES) return nd_refuse(error, 0, "", "the file is larger than 16 MiB");
@@ -1769,7 +1790,7 @@ nodulum_layout *nodulum_read(const char *json, size_t length, void *memory, size
     return nd_refuse(error, r.wrong_at, path, r.words);
   }
   if (!nd_gather_codes(&r, l)) return nd_refuse(error, 0, "", "there is too little memory; nodulum_measure says how much is wanted");
-  nd_name_ports(l);
+  for (i = 0; i < l->controls.count; i += 1) nd_find_aims((nd_control *)l->controls.items + i);
   return l;
 }
 
@@ -2049,12 +2070,44 @@ static nd_shape_box nd_hit_of(const nd_hit *hit, nodulum_box visual, const nd_ru
 }
 
 /* What a port carries, and whether the table joins it with a kind of action. */
-enum { ND_C_PRESS, ND_C_NUMBER, ND_C_VECTOR, ND_C_MOTION };
+enum { ND_C_PRESS, ND_C_NUMBER, ND_C_VECTOR, ND_C_MOTION, ND_C_CHANGE };
 static int nd_carries(int port) {
-  return port == ND_P_VECTOR ? ND_C_VECTOR : port == ND_P_MOTION ? ND_C_MOTION : port == ND_P_X || port == ND_P_Y ? ND_C_NUMBER : ND_C_PRESS;
+  switch (port) {
+    case ND_P_VECTOR:
+    case ND_P_AIM:
+      return ND_C_VECTOR;
+    case ND_P_MOTION:
+      return ND_C_MOTION;
+    case ND_P_X:
+    case ND_P_Y:
+      return ND_C_NUMBER;
+    case ND_P_DX:
+    case ND_P_DY:
+    case ND_P_TURN:
+      return ND_C_CHANGE;
+    default:
+      return ND_C_PRESS;
+  }
 }
-static int nd_gives(const nd_serve *s, int kind) {
+/* Whether a kind of control has a port: a bit for each port of each kind. */
+static int nd_has_port(int control, int port) {
+#define ND_BIT(p) (1ul << ND_P_##p)
+#define ND_WAYS_OF (ND_BIT(UP) | ND_BIT(DOWN) | ND_BIT(LEFT) | ND_BIT(RIGHT))
+#define ND_DPAD_PORTS (ND_BIT(VECTOR) | ND_BIT(X) | ND_BIT(Y) | ND_WAYS_OF | ND_BIT(HELD) | ND_BIT(ACTIVE))
+  static const unsigned long ports[] = {ND_DPAD_PORTS | ND_BIT(TAPPED) | ND_BIT(RELEASED) | ND_BIT(AIM),
+                                        ND_DPAD_PORTS,
+                                        ND_BIT(PRESS),
+                                        ND_BIT(MOTION) | ND_BIT(DX) | ND_BIT(DY) | ND_BIT(HELD) | ND_BIT(TAPPED),
+                                        ND_BIT(VECTOR) | ND_WAYS_OF | ND_BIT(TAPPED),
+                                        ND_BIT(X) | ND_BIT(LEFT) | ND_BIT(RIGHT) | ND_BIT(HELD) | ND_BIT(ACTIVE) | ND_BIT(TAPPED) | ND_BIT(TURN)};
+#undef ND_BIT
+#undef ND_WAYS_OF
+#undef ND_DPAD_PORTS
+  return (int)((ports[control] >> port) & 1ul);
+}
+static int nd_gives(int control, const nd_serve *s, int kind) {
   int carries = nd_carries(s->port);
+  if (!nd_has_port(control, s->port)) return 0;
   switch (kind) {
     case NODULUM_PRESS:
       return carries == ND_C_PRESS;
@@ -2062,6 +2115,8 @@ static int nd_gives(const nd_serve *s, int kind) {
       return carries == ND_C_NUMBER || (carries == ND_C_PRESS && !(s->has_value && s->value_two));
     case NODULUM_VECTOR:
       return carries == ND_C_VECTOR || (carries == ND_C_PRESS && s->has_value && s->value_two);
+    case NODULUM_DELTA:
+      return carries == ND_C_CHANGE || (carries == ND_C_NUMBER && s->has_scale);
     default:
       return carries == ND_C_MOTION || (carries == ND_C_VECTOR && s->has_scale);
   }
@@ -2145,7 +2200,7 @@ static void nd_place_sources(nodulum_placed *p) {
       for (s = 0; s < control->serves.count; s += 1) {
         const nd_serve *serve = (const nd_serve *)control->serves.items + s;
         nd_source *source = &p->sources[p->source_count];
-        if (strcmp(serve->action, action->name) != 0 || !nd_gives(serve, action->kind)) continue;
+        if (strcmp(serve->action, action->name) != 0 || !nd_gives(control->kind, serve, action->kind)) continue;
         memset(source, 0, sizeof(*source));
         source->control = c;
         source->kind = action->kind;
@@ -2303,12 +2358,27 @@ typedef struct nd_path_of {
 
 enum { ND_UP_BIT = 1, ND_DOWN_BIT = 2, ND_LEFT_BIT = 4, ND_RIGHT_BIT = 8 };
 
+/* Where a lever or a dial stands: a lever's deflection, a part of its travel, the direction in force and what it gives; a dial's turn (x), degrees; the ports
+   of both. `set`: it was left there. */
+typedef struct nd_stand {
+  double x, y, vx, vy;
+  int direction, ports, set, unused;
+} nd_stand;
+
 /* A control of any kind. Held: by which touch, and what it gives; what came and went since the last tick is owed to the next (`tap`). */
 typedef struct nd_own {
   int held, touch, seen, tap;
-  /* a stick's and a d-pad's direction, -1 for none; a stick's ports */
+  /* a stick's and a d-pad's direction, -1 for none; a stick's and a dial's ports */
   int direction, ports, tap_direction, tap_ports;
+  /* vx, vy: what a stick gives; how far a touchpad was swept, or a dial turned (vx), since the last tick */
   double x, y, origin_x, origin_y, vx, vy, tap_x, tap_y;
+  /* where its touch came down, and whether it stayed near; what a tap and a stick that was let go owe to the next tick */
+  double down_t, down_x, down_y, released_x, released_y;
+  int near, owes_tapped, owes_released, has_angle;
+  /* a dial's turn and the angle that was read last, degrees */
+  double deg, angle;
+  /* a lever and a dial: where it was left; where a cancel brings it back to */
+  nd_stand place, mark;
   /* a button */
   int contacts, pressed, is_double, press_seen, long_seen, latched, has_previous, had_previous;
   int owes_tap, owes_release, owes_long, owes_double;
@@ -2405,7 +2475,10 @@ nodulum_state *nodulum_begin(const nodulum_placed *placed, const char *moment, v
   state->action_count = placed->layout->actions.count;
   state->repeat_count = placed->repeat_count;
   state->code_count = placed->layout->code_count;
-  for (i = 0; i < placed->control_count; i += 1) parts.controls[i].direction = parts.controls[i].tap_direction = -1;
+  for (i = 0; i < placed->control_count; i += 1) {
+    nd_own *own = &parts.controls[i];
+    own->direction = own->tap_direction = own->place.direction = own->mark.direction = -1;
+  }
   return state;
 }
 
@@ -2509,7 +2582,10 @@ static void nd_stick_origin(nd_own *o, const nd_ready *r, const nodulum_placed *
   const nd_control *c = r->control;
   o->origin_x = o->x;
   o->origin_y = o->y;
-  if (c->word[ND_ORIGIN] == 0 || (c->word[ND_ORIGIN] == 2 && c->word[ND_START] == 1)) {
+  if (c->stays) {
+    o->origin_x = o->x - o->place.x * r->travel;
+    o->origin_y = o->y + o->place.y * r->travel;
+  } else if (c->word[ND_ORIGIN] == 0 || (c->word[ND_ORIGIN] == 2 && c->word[ND_START] == 1)) {
     o->origin_x = r->x;
     o->origin_y = r->y;
   } else if (c->word[ND_ORIGIN] == 1) {
@@ -2578,6 +2654,76 @@ static void nd_stick_follow(nd_own *o, const nd_ready *r) {
     }
   }
   nd_stick_evaluate(o, r);
+}
+
+/* Where a held lever stands. */
+static nd_stand nd_lever_stand(const nd_own *o, const nd_ready *r) {
+  nd_stand stand = o->mark;
+  if (r->travel > 0) nd_deflection(o, r, &stand.x, &stand.y);
+  stand.direction = o->direction;
+  stand.vx = o->vx;
+  stand.vy = o->vy;
+  stand.ports = o->ports;
+  stand.set = 1;
+  return stand;
+}
+
+/* ---- Dials and taps ------------------------------------------------------------------------------------------------------------------------------------------------- */
+
+/* The angle of a point about the middle, degrees, counter-clockwise; 0 where it is not read. */
+static int nd_dial_angle(const nd_ready *r, double x, double y, double *angle) {
+  double far = nd_magnitude(x - r->x, y - r->y);
+  if (far < r->control->neutral * nd_least(r->visual.w, r->visual.h) / 2 - ND_LENGTH_SLACK || far <= ND_LENGTH_SLACK) return 0;
+  *angle = nd_angle_of(x - r->x, r->y - y);
+  return 1;
+}
+
+static double nd_dial_value(const nd_control *c, double deg) {
+  return nd_sign(deg) * nd_curve_of(c, nd_clamp_to((fabs(deg) / (c->range_deg / 2) - c->inner) / (1 - c->inner), 0, 1));
+}
+
+static void nd_dial_turn(nd_own *o, const nd_ready *r, double x, double y) {
+  const nd_control *c = r->control;
+  double angle = 0;
+  if (!nd_dial_angle(r, x, y, &angle)) return;
+  if (o->has_angle) {
+    double half = c->range_deg / 2, turn = o->angle - angle, deg, value;
+    /* A half turn is clockwise. */
+    if (turn <= -180 + ND_ANGLE_SLACK) turn += 360;
+    else if (turn > 180 + ND_ANGLE_SLACK) turn -= 360;
+    deg = nd_clamp_to(o->deg + turn, -half, half);
+    o->vx += deg - o->deg;
+    o->deg = deg;
+    value = nd_dial_value(c, deg);
+    o->ports = (value >= (o->ports & ND_RIGHT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_RIGHT_BIT : 0) |
+               (-value >= (o->ports & ND_LEFT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_LEFT_BIT : 0);
+  }
+  o->has_angle = 1;
+  o->angle = angle;
+}
+
+/* Where a dial stands. */
+static nd_stand nd_dial_stand(const nd_own *o) {
+  nd_stand stand;
+  memset(&stand, 0, sizeof(stand));
+  stand.x = o->deg;
+  stand.direction = -1;
+  stand.ports = o->ports;
+  stand.set = 1;
+  return stand;
+}
+
+static void nd_tap_begin(nd_own *o, double x, double y, double t) {
+  o->down_t = t;
+  o->down_x = x;
+  o->down_y = y;
+  o->near = 1;
+}
+static void nd_tap_move(nd_own *o, const nd_control *c, double mm_px, double x, double y) {
+  if (nd_magnitude(x - o->down_x, y - o->down_y) > c->tap_mm * mm_px + ND_LENGTH_SLACK) o->near = 0;
+}
+static void nd_tap_end(nd_own *o, const nd_control *c, double t) {
+  if (o->near && c->tap_ms > 0 && t - o->down_t <= c->tap_ms + ND_TIME_SLACK) o->owes_tapped = 1;
 }
 
 /* ---- D-pads ------------------------------------------------------------------------------------------------------------------------------------------------------ */
@@ -2710,7 +2856,7 @@ static void nd_swipe_move(nd_work *w, int i, double x, double y, double t) {
   }
 }
 
-/* ---- The five kinds behind one set of verbs ---------------------------------------------------------------------------------------------------------------------- */
+/* ---- The six kinds behind one set of verbs ---------------------------------------------------------------------------------------------------------------------- */
 
 static void nd_take(nd_work *w, int i, int32_t touch, double x, double y, double t) {
   nd_own *o = &w->at.controls[i];
@@ -2725,12 +2871,22 @@ static void nd_take(nd_work *w, int i, int32_t touch, double x, double y, double
   o->x = x;
   o->y = y;
   o->direction = -1;
+  nd_tap_begin(o, x, y, t);
   switch (r->control->kind) {
     case NODULUM_STICK:
-      o->ports = 0;
-      o->vx = o->vy = 0;
+      o->direction = o->place.direction;
+      o->ports = o->place.ports;
+      o->vx = o->place.vx;
+      o->vy = o->place.vy;
+      o->mark = o->place;
       nd_stick_origin(o, r, w->p);
       nd_stick_follow(o, r);
+      break;
+    case NODULUM_DIAL:
+      o->deg = o->place.x;
+      o->ports = o->place.ports;
+      o->mark = o->place;
+      o->has_angle = nd_dial_angle(r, x, y, &o->angle);
       break;
     case NODULUM_DPAD:
       o->direction = nd_dpad_direction(r, x, y, -1);
@@ -2752,6 +2908,7 @@ static int nd_carry(nd_work *w, int i, int slid, double x, double y, double t) {
   nd_own *o = &w->at.controls[i];
   const nd_ready *r = &w->p->controls[i];
   const nd_control *c = r->control;
+  if (c->kind != NODULUM_BUTTON) nd_tap_move(o, c, w->p->mm_px, x, y);
   switch (c->kind) {
     case NODULUM_BUTTON:
       if (nd_contains(&r->hit, x, y) || (c->word[ND_SLIDE_OUT] == 0 && !slid)) return 0;
@@ -2765,6 +2922,9 @@ static int nd_carry(nd_work *w, int i, int slid, double x, double y, double t) {
       return 0;
     case NODULUM_DPAD:
       o->direction = nd_dpad_direction(r, x, y, o->direction);
+      return 0;
+    case NODULUM_DIAL:
+      nd_dial_turn(o, r, x, y);
       return 0;
     case NODULUM_TOUCHPAD:
       if (c->word[ND_AXES] != 2) o->vx += ((x - o->x) / w->p->mm_px) * c->gain;
@@ -2793,6 +2953,20 @@ static void nd_lift(nd_work *w, int i, double x, double y, double t) {
         o->tap_y = o->vy;
         o->tap_ports = o->ports;
       }
+      if (nd_magnitude(o->vx, o->vy) > 0) {
+        o->owes_released = 1;
+        o->released_x = o->vx;
+        o->released_y = o->vy;
+      }
+      if (r->control->stays) o->place = nd_lever_stand(o, r);
+      break;
+    case NODULUM_DIAL:
+      if (!o->seen) {
+        o->tap = 1;
+        o->tap_x = o->deg;
+        o->tap_ports = o->ports;
+      }
+      if (r->control->stays) o->place = nd_dial_stand(o);
       break;
     case NODULUM_DPAD:
       if (!o->seen) {
@@ -2812,6 +2986,7 @@ static void nd_lift(nd_work *w, int i, double x, double y, double t) {
       o->has_fire = 0;
       break;
   }
+  if (r->control->kind != NODULUM_DPAD) nd_tap_end(o, r->control, t);
   o->held = 0;
 }
 
@@ -2823,27 +2998,42 @@ static void nd_drop(nd_work *w, int i) {
     return;
   }
   if (c->kind == NODULUM_SWIPE) o->has_fire = 0;
+  if (c->kind == NODULUM_STICK || c->kind == NODULUM_DIAL) o->place = o->mark;
   o->held = 0;
 }
 
+/* It goes out of sight, or the window loses the keys: taps, releases and fires that ended touches left for the next tick are dropped. */
+static void nd_drop_pending(nd_own *o) { o->owes_tapped = o->owes_released = o->owes_fire = 0; }
+
 /* What a control gives at a tick, on every port. */
 typedef struct nd_reading {
-  double vx, vy, x, y;
-  int on, press, held, active, ports;
+  double vx, vy, x, y, aim_x, aim_y, turn;
+  int press, held, active, ports, tapped, released;
 } nd_reading;
 
 static void nd_read_control(const nd_work *w, int i, double tick, nd_reading *g) {
   const nd_own *o = &w->at.controls[i];
   const nd_control *c = w->p->controls[i].control;
   memset(g, 0, sizeof(*g));
+  g->tapped = o->owes_tapped;
   switch (c->kind) {
     case NODULUM_STICK:
-      if (!o->held && !o->tap) return;
-      g->vx = g->x = o->held ? o->vx : o->tap_x;
-      g->vy = g->y = o->held ? o->vy : o->tap_y;
-      g->ports = o->held ? o->ports : o->tap_ports;
-      g->held = 1;
+      g->held = o->held || o->tap;
+      g->released = o->owes_released;
+      g->aim_x = o->held ? o->vx : o->owes_released ? o->released_x : 0;
+      g->aim_y = o->held ? o->vy : o->owes_released ? o->released_y : 0;
+      if (!o->held && !o->tap && !o->place.set) return;
+      g->vx = g->x = o->held ? o->vx : o->place.set ? o->place.vx : o->tap_x;
+      g->vy = g->y = o->held ? o->vy : o->place.set ? o->place.vy : o->tap_y;
+      g->ports = o->held ? o->ports : o->place.set ? o->place.ports : o->tap_ports;
       g->active = nd_magnitude(g->vx, g->vy) > 0;
+      break;
+    case NODULUM_DIAL:
+      g->held = o->held || o->tap;
+      g->turn = o->vx;
+      g->x = nd_dial_value(c, o->held ? o->deg : o->tap ? o->tap_x : o->place.x);
+      g->active = fabs(g->x) > 0;
+      if (g->held || g->active || g->tapped || g->turn != 0) g->ports = o->held ? o->ports : o->tap ? o->tap_ports : o->place.ports;
       break;
     case NODULUM_DPAD: {
       static const int across[] = {1, 1, 0, -1, -1, -1, 0, 1}, up[] = {0, 1, 1, 1, 0, -1, -1, -1};
@@ -2881,14 +3071,21 @@ static void nd_read_control(const nd_work *w, int i, double tick, nd_reading *g)
       break;
     }
   }
-  g->on = 1;
 }
 
 /* After a tick: what was owed is paid, what is held has been seen. */
-static void nd_settle_control(nd_own *o, const nd_control *c, double tick) {
-  o->tap = 0;
+static void nd_settle_control(nd_own *o, const nd_ready *r, double tick) {
+  const nd_control *c = r->control;
+  o->tap = o->owes_tapped = o->owes_released = 0;
   if (o->held) o->seen = 1;
   switch (c->kind) {
+    case NODULUM_STICK:
+      if (o->held && c->stays) o->mark = nd_lever_stand(o, r);
+      break;
+    case NODULUM_DIAL:
+      o->vx = 0;
+      if (o->held && c->stays) o->mark = nd_dial_stand(o);
+      break;
     case NODULUM_BUTTON:
       o->owes_tap = o->owes_release = o->owes_long = o->owes_double = 0;
       if (!o->pressed) break;
@@ -3059,6 +3256,8 @@ static void nd_let_go(nd_work *w) {
         nd_set(w->s->touches[t].holds, i, 0);
         nd_set(w->s->touches[t].slid, i, 0);
       }
+  for (i = 0; i < w->p->control_count; i += 1)
+    if (!nd_is_shown(w, i)) nd_drop_pending(&w->at.controls[i]);
 }
 
 /* ---- Keys, mouse and pad, and what everything adds up to ---------------------------------------------------------------------------------------------------------------- */
@@ -3091,7 +3290,7 @@ typedef struct nd_group {
 static void nd_switch_on(nd_group *g, int kind, int on, double x, double y) {
   if (!on) return;
   g->press = 1;
-  if (kind == NODULUM_MOTION) return;
+  if (kind == NODULUM_MOTION || kind == NODULUM_DELTA) return;
   g->switch_x += x;
   g->switch_y += y;
 }
@@ -3136,6 +3335,10 @@ static int nd_port_on(const nd_reading *g, int port) {
       return g->held;
     case ND_P_ACTIVE:
       return g->active;
+    case ND_P_TAPPED:
+      return g->tapped;
+    case ND_P_RELEASED:
+      return g->released;
     default:
       return g->press;
   }
@@ -3143,7 +3346,25 @@ static int nd_port_on(const nd_reading *g, int port) {
 
 /* Whether nothing of a control would be given at a tick. */
 static int nd_is_idle(const nd_own *o) {
-  return !(o->held | o->tap | o->pressed | o->latched | o->owes_tap | o->owes_release | o->owes_long | o->owes_double | o->owes_fire) && o->vx == 0 && o->vy == 0;
+  return !(o->held | o->tap | o->pressed | o->latched | o->owes_tap | o->owes_release | o->owes_long | o->owes_double | o->owes_fire | o->owes_tapped | o->owes_released |
+           o->place.set) &&
+         o->vx == 0 && o->vy == 0;
+}
+
+/* A port of one number, scaled: x, dx and turn by the first of a pair, y and dy by the second. */
+static double nd_one_way(const nd_reading *g, const nd_source *source) {
+  switch (source->port) {
+    case ND_P_Y:
+      return g->y * source->scale[1];
+    case ND_P_DX:
+      return g->vx * source->scale[0];
+    case ND_P_DY:
+      return g->vy * source->scale[1];
+    case ND_P_TURN:
+      return g->turn * source->scale[0];
+    default:
+      return g->x * source->scale[0];
+  }
 }
 
 static void nd_add_touch(nd_work *w, nd_group *g, const nd_source *source, double time, double ms) {
@@ -3158,13 +3379,17 @@ static void nd_add_touch(nd_work *w, nd_group *g, const nd_source *source, doubl
       nd_switch_on(g, source->kind, on, source->value[0], source->value[1]);
       return;
     }
+    /* What is given per second counts for the length of the tick: a position toward a movement. */
     case ND_C_NUMBER:
-      g->rest_x += source->port == ND_P_X ? reading.x * source->scale[0] : reading.y * source->scale[1];
+      g->rest_x += nd_one_way(&reading, source) * (source->kind == NODULUM_DELTA ? ms / 1000 : 1);
+      return;
+    case ND_C_CHANGE:
+      g->rest_x += nd_one_way(&reading, source);
       return;
     default: {
-      double part = source->port == ND_P_VECTOR && source->kind == NODULUM_MOTION ? ms / 1000 : 1;
-      g->rest_x += reading.vx * source->scale[0] * part;
-      g->rest_y += reading.vy * source->scale[1] * part;
+      double part = source->port != ND_P_MOTION && source->kind == NODULUM_MOTION ? ms / 1000 : 1;
+      g->rest_x += (source->port == ND_P_AIM ? reading.aim_x : reading.vx) * source->scale[0] * part;
+      g->rest_y += (source->port == ND_P_AIM ? reading.aim_y : reading.vy) * source->scale[1] * part;
       return;
     }
   }
@@ -3197,10 +3422,12 @@ static void nd_add_keys(const nd_work *w, nd_group *g, const nd_action *action) 
   for (i = 0; i < action->mouse.count; i += 1) {
     const nd_input *in = (const nd_input *)action->mouse.items + i;
     if (in->what == ND_IN_MOVE) {
-      if (action->kind == NODULUM_MOTION) {
+      if (action->kind == NODULUM_MOTION && in->side == 0) {
         g->rest_x += w->s->mouse_x * in->scale[0];
         g->rest_y += -w->s->mouse_y * in->scale[1];
       }
+      if (action->kind == NODULUM_DELTA && in->side == 1) g->rest_x += w->s->mouse_x * in->scale[0];
+      if (action->kind == NODULUM_DELTA && in->side == 2) g->rest_x -= w->s->mouse_y * in->scale[1];
     } else if (nd_hardware_value(action->kind, in, &x, &y)) nd_switch_on(g, action->kind, nd_is_on(&w->s->mouse[(int)in->index]), x, y);
   }
 }
@@ -3217,7 +3444,9 @@ static void nd_add_pad(const nd_work *w, nd_group *g, const nd_action *action, d
       else nd_switch_on(g, action->kind, amount >= 0.5 - ND_LENGTH_SLACK, x, y);
     } else if (in->what == ND_IN_AXIS) {
       double a = nd_axis_now(w->s, (int)in->index);
-      if (action->kind == NODULUM_AXIS) g->rest_x += nd_sign(a) * nd_clamp_to((fabs(a) - in->inner) / (in->outer - in->inner), 0, 1) * in->scale[0];
+      double part = action->kind == NODULUM_DELTA ? ms / 1000 : 1;
+      if (action->kind == NODULUM_AXIS || action->kind == NODULUM_DELTA)
+        g->rest_x += nd_sign(a) * nd_clamp_to((fabs(a) - in->inner) / (in->outer - in->inner), 0, 1) * in->scale[0] * part;
     } else if (action->kind == NODULUM_VECTOR || action->kind == NODULUM_MOTION) {
       double ax = nd_axis_now(w->s, in->side * 2), ay = -nd_axis_now(w->s, in->side * 2 + 1), m = nd_magnitude(ax, ay);
       double part = action->kind == NODULUM_MOTION ? ms / 1000 : 1;
@@ -3275,9 +3504,9 @@ static void nd_work_out(nd_work *w, int index, double time, double ms) {
     given->press = groups[0].press;
     return;
   }
-  if (kind == NODULUM_MOTION) {
-    given->x = groups[0].switch_x + groups[0].rest_x;
-    given->y = groups[0].switch_y + groups[0].rest_y;
+  if (kind == NODULUM_MOTION || kind == NODULUM_DELTA) {
+    given->x = groups[0].rest_x;
+    given->y = kind == NODULUM_MOTION ? groups[0].rest_y : 0;
     return;
   }
   if (apart) {
@@ -3394,6 +3623,7 @@ static int nd_take_event(nd_work *w, const nodulum_event *given, double tick) {
       return 1;
     case NODULUM_BLUR:
       while (s->touch_count > 0) nd_cancel_at(w, s->touch_count - 1);
+      for (i = 0; i < w->p->control_count; i += 1) nd_drop_pending(&w->at.controls[i]);
       for (i = 0; i < w->p->layout->code_count; i += 1) w->at.codes[i].down = 0;
       for (i = 0; i < 32; i += 1) s->mouse[i].down = 0;
       s->has_pad = 0;
@@ -3413,13 +3643,18 @@ static int nd_pose(const nd_work *w, int i, double *x, double *y, double *base_x
   *base_x = r->x;
   *base_y = r->y;
   if (r->control->kind == NODULUM_BUTTON) return o->pressed || o->latched;
-  if (!o->held) return 0;
-  if (r->control->kind == NODULUM_STICK) {
+  if (r->control->kind == NODULUM_DIAL) *x = o->held ? o->deg : o->place.x;
+  if (r->control->kind == NODULUM_STICK && o->held) {
     nd_deflection(o, r, x, y);
+    /* The base of a lever stays where it is, however its knob was taken. */
+    if (r->control->stays) return 1;
     *base_x = o->origin_x;
     *base_y = o->origin_y;
+  } else if (r->control->kind == NODULUM_STICK) {
+    *x = o->place.x;
+    *y = o->place.y;
   }
-  return 1;
+  return o->held;
 }
 
 /* Remembers how what is held lies, for what goes on moving once it is let go. */
@@ -3458,7 +3693,7 @@ int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const no
     if (!nd_take_event(&w, &events[e], tick_ms)) refused += 1;
   for (i = 0; i < placed->layout->actions.count; i += 1) nd_work_out(&w, i, tick_ms, ms);
   for (i = 0; i < placed->control_count; i += 1)
-    if (!nd_is_idle(&w.at.controls[i])) nd_settle_control(&w.at.controls[i], placed->controls[i].control, tick_ms);
+    if (!nd_is_idle(&w.at.controls[i])) nd_settle_control(&w.at.controls[i], &placed->controls[i], tick_ms);
   for (i = 0; i < placed->layout->code_count; i += 1) nd_settle_switch(&w.at.codes[i]);
   for (i = 0; i < 32; i += 1) nd_settle_switch(&state->mouse[i]);
   state->mouse_x = state->mouse_y = 0;
@@ -3492,6 +3727,7 @@ void nodulum_value_vector(const nodulum_state *state, int index, double *x, doub
   *y = value == NULL ? 0 : value->y;
 }
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y) { nodulum_value_vector(state, index, x, y); }
+double nodulum_value_delta(const nodulum_state *state, int index) { return nodulum_value_axis(state, index); }
 double nodulum_time(const nodulum_state *state) { return state->time; }
 int nodulum_time_faults(const nodulum_state *state) { return state->time_faults; }
 const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state) {
@@ -3529,7 +3765,7 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   since = state->time - o->last_held;
   if (!out->held) {
     if (c->has_away) away = nd_passed(since - c->away_after_ms, c->away_fade_ms);
-    if (c->kind == NODULUM_STICK && o->was_let_go) {
+    if (c->kind == NODULUM_STICK && !c->stays && o->was_let_go) {
       double knob = 1 - nd_glide(nd_passed(since, c->return_ms));
       double off = c->home == 2 ? 1 : 1 - nd_glide(nd_passed(since - (c->home == 1 ? c->home_after_ms : 0), c->return_ms));
       x = o->left_x * knob;
@@ -3544,9 +3780,12 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
     out->knob_x += x * r->travel;
     out->knob_y -= y * r->travel;
   }
+  if (c->kind == NODULUM_DIAL) out->turn = x;
+  if (c->aims && out->held) out->aim = nd_magnitude(o->vx, o->vy) > 0 ? NODULUM_AIMING : NODULUM_CALLED_OFF;
   out->opacity = out->held ? c->held_opacity : c->rest_opacity;
   if (c->has_away && !out->held) out->opacity += (c->away_opacity - out->opacity) * away;
   out->picture = out->held && c->art_held != NULL ? c->art_held : c->art_rest;
+  out->knob_picture = c->art_knob;
   return 1;
 }
 
@@ -3594,6 +3833,7 @@ ND_REST(int, nodulum_action_kind, const nodulum_layout *nothing, -1)
 ND_REST(const char *, nodulum_moment_id, const nodulum_layout *nothing, NULL)
 ND_REST(int, nodulum_value_press, const nodulum_state *nothing, 0)
 ND_REST(double, nodulum_value_axis, const nodulum_state *nothing, 0)
+ND_REST(double, nodulum_value_delta, const nodulum_state *nothing, 0)
 #undef ND_REST
 int nodulum_action_index(const nodulum_layout *layout, const char *name) {
   (void)layout;

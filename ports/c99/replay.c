@@ -133,6 +133,7 @@ static void print_values(const nodulum_layout *layout, const nodulum_state *stat
         printf(nodulum_value_press(state, i) ? ":true" : ":false");
         break;
       case NODULUM_AXIS:
+      case NODULUM_DELTA:
         printf(":%.17g", nodulum_value_axis(state, i));
         break;
       default:

@@ -172,6 +172,7 @@ const IN_RANGE = {
   axis: (value: number) => Math.abs(value) <= 1,
   vector: ([x, y]: readonly [number, number]) => Math.hypot(x, y) <= 1 + 1e-9,
   motion: ([x, y]: readonly [number, number]) => Number.isFinite(x) && Number.isFinite(y),
+  delta: (value: number) => Number.isFinite(value),
 };
 
 test("every value stays in its range and is a number", () => {

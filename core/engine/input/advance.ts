@@ -12,7 +12,7 @@ import { behaviourOf } from "./behaviours";
 import { AT_REST, type PortReading } from "./ports";
 import { prepareInput, type InputSetup, type TouchSource } from "./setup";
 import { initialState, workingCopy, type InputState } from "./inputState";
-import { cancelAll, isShown, letGoOfHidden, touchEvent } from "./touches";
+import { cancelAll, dropPending, isShown, letGoOfHidden, touchEvent } from "./touches";
 
 /** The result of a step: the next state, and all action values in file order. */
 export interface Step {
@@ -73,7 +73,7 @@ function allAtRest(touch: readonly TouchSource[], readings: readonly PortReading
   return true;
 }
 
-/** Reads every control at a tick and consumes one-tick values. An idle control gives nothing, except a latch that is on. */
+/** Reads every control at a tick and consumes one-tick values. An idle control gives nothing, except what stays. */
 function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { readonly tickTime: number; readonly into: PortReading[] }): void {
   into.length = setup.controls.length;
   for (let i = 0; i < setup.controls.length; i += 1) {
@@ -81,7 +81,7 @@ function readAll(setup: InputSetup, state: InputState, { tickTime, into }: { rea
     const own = state.controls[i];
     const behaviour = behaviourOf(own.kind);
     const idle = behaviour.isIdle(own);
-    const gives = !idle || (own.kind === "button" && own.latched);
+    const gives = !idle || behaviour.givesAtRest(own);
     into[i] = gives && isShown(state, control) ? behaviour.read(own, control, tickTime) : AT_REST;
     if (!idle) behaviour.commit(own, control, tickTime);
   }
@@ -112,6 +112,7 @@ export function applyEvent(setup: InputSetup, state: InputState, event: InputEve
       return letGoOfHidden(setup, state);
     case "blur":
       cancelAll(setup, state);
+      for (let i = 0; i < state.controls.length; i += 1) dropPending(state, i);
       return hardwareBlur(state.hardware);
   }
 }

@@ -23,6 +23,10 @@ export interface Behaviour<C, S> {
   commit(state: S, control: C, tickTime: number): void;
   /** Whether nothing would change at a tick without events. A latch may be on. */
   isIdle(state: S): boolean;
+  /** Whether it gives something although it is idle: a latch that is on, a lever or a dial that was left away from its middle. */
+  givesAtRest(state: S): boolean;
+  /** It goes out of sight, or the window loses the keys: taps, releases and fires that ended touches left for the next tick are dropped. */
+  drop(state: S): void;
   /** The touch that no other control may take, or null. */
   capturedBy(state: S): number | null;
   /** A copy that shares nothing that is changed in place. */

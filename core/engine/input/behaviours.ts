@@ -2,6 +2,7 @@
 import type { ControlKind } from "../types";
 import type { Behaviour } from "./behaviour";
 import { button, type ButtonState } from "./button";
+import { dial, type DialState } from "./dial";
 import { dpad, type DpadState } from "./dpad";
 import type { PortReading } from "./ports";
 import type { ReadyAny } from "./ready";
@@ -10,7 +11,7 @@ import { swipe, type SwipeState } from "./swipe";
 import { touchpad, type TouchpadState } from "./touchpad";
 
 /** The state of one control: plain data. */
-export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState;
+export type ControlState = StickState | DpadState | ButtonState | TouchpadState | SwipeState | DialState;
 
 /**
  * The behaviour of a kind. It may be given any state and control of this kind: a state and its control have the same index in one setup. A switch
@@ -28,6 +29,8 @@ export function behaviourOf(kind: ControlKind): Behaviour<ReadyAny, ControlState
       return touchpad;
     case "swipe":
       return swipe;
+    case "dial":
+      return dial;
   }
 }
 

@@ -158,6 +158,8 @@ export const button: Behaviour<ReadyButton, ButtonState> = {
   read,
   commit,
   isIdle: ({ press, contacts, pending }) => press === null && contacts.length === 0 && !pending.tap && !pending.release && !pending.long && !pending.double,
+  givesAtRest: ({ latched }) => latched,
+  drop: () => undefined,
   // Any number of touches may be on a button, and each may be on others too.
   capturedBy: () => null,
   copy,

@@ -7,7 +7,8 @@
  */
 import { clampTo, magnitude } from "../geometry/point";
 import { LENGTH_SLACK, TIME_SLACK } from "../geometry/tolerances";
-import type { ActionKind, PlayedAction } from "../types";
+import type { ActionKind, PlayedAction, Port } from "../types";
+import type { PortCarries } from "./fits";
 import { isDown, mouseCode, padAxis, padButton, padStick, type HardwareState } from "./hardwareInput";
 import type { ActionValue } from "./events";
 import { AT_REST, type PortReading } from "./ports";
@@ -84,7 +85,9 @@ export function actionValue(sources: ActionSources, inputs: Inputs, smoothed: Pa
     case "press":
       return touch.press;
     case "motion":
-      return [touch.switches.x + touch.rest.x, touch.switches.y + touch.rest.y];
+      return [touch.rest.x, touch.rest.y];
+    case "delta":
+      return touch.rest.x;
     case "axis":
     case "vector": {
       const value = followed(sources, strongest ? strongestOf(kind, touch, keys, pad) : touch, smoothed, tick.ms);
@@ -153,19 +156,41 @@ function addTouch(group: Group, source: TouchSource, inputs: Inputs, tick: Tick)
       return addSwitch(group, kind, source.repeat ? repeated(port, source.repeat, inputs.repeats, tick.time) : port, value);
     }
     case "number":
-      group.rest.x += source.port === "x" ? reading.x * scale[0] : reading.y * scale[1];
+    case "change":
+      group.rest.x += oneWay(reading, source.port, scale) * partOfTick(source.carries, kind, tick);
       return;
-    case "vector":
-      return addScaled(group.rest, reading, scale, kind === "motion" ? tick.ms / 1000 : 1);
+    case "vector": {
+      const part = partOfTick("vector", kind, tick);
+      const isAim = source.port === "aim";
+      group.rest.x += (isAim ? reading.aimX : reading.vx) * scale[0] * part;
+      group.rest.y += (isAim ? reading.aimY : reading.vy) * scale[1] * part;
+      return;
+    }
     case "motion":
-      return addScaled(group.rest, reading, scale, 1);
+      group.rest.x += reading.vx * scale[0];
+      group.rest.y += reading.vy * scale[1];
   }
 }
 
-function addScaled(sum: Pair, { vx, vy }: PortReading, scale: readonly [number, number], part: number): void {
-  sum.x += vx * scale[0] * part;
-  sum.y += vy * scale[1] * part;
+/** A port of one number, scaled: x, dx and turn by the first of a pair, y and dy by the second. */
+function oneWay(reading: PortReading, port: Port, scale: readonly [number, number]): number {
+  switch (port) {
+    case "y":
+      return reading.y * scale[1];
+    case "dx":
+      return reading.vx * scale[0];
+    case "dy":
+      return reading.vy * scale[1];
+    case "turn":
+      return reading.turn * scale[0];
+    default:
+      return reading.x * scale[0];
+  }
 }
+
+/** What is given per second counts for the length of the tick: a position toward a movement. */
+const partOfTick = (carries: PortCarries, kind: ActionKind, tick: Tick): number =>
+  (kind === "motion" && carries === "vector") || (kind === "delta" && carries === "number") ? tick.ms / 1000 : 1;
 
 function addPair(sum: Pair, [x, y]: readonly [number, number], scale: readonly [number, number], part: number): void {
   sum.x += x * scale[0] * part;
@@ -175,7 +200,7 @@ function addPair(sum: Pair, [x, y]: readonly [number, number], scale: readonly [
 function addSwitch(group: Group, kind: ActionSources["kind"], on: boolean, value: readonly [number, number]): void {
   if (!on) return;
   group.press = true;
-  if (kind === "motion") return;
+  if (kind === "motion" || kind === "delta") return;
   group.switches.x += value[0];
   group.switches.y += value[1];
 }
@@ -209,7 +234,10 @@ function addKeysAndMouse(group: Group, { kind, keys, mouse }: PlayedAction, hard
   }
   for (const source of mouse) {
     if ("move" in source) {
-      if (kind === "motion") addPair(group.rest, [hardware.dx, -hardware.dy], asPair(source.scale, 1), 1);
+      const scale = asPair(source.scale, 1);
+      if (source.move === true && kind === "motion") addPair(group.rest, [hardware.dx, -hardware.dy], scale, 1);
+      if (source.move === "x" && kind === "delta") group.rest.x += hardware.dx * scale[0];
+      if (source.move === "y" && kind === "delta") group.rest.x -= hardware.dy * scale[1];
       continue;
     }
     const value = hardwareValue(kind, source.value);
@@ -226,7 +254,9 @@ function addPad(group: Group, { kind, pad }: PlayedAction, hardware: HardwareSta
       if (kind === "axis") group.switches.x += amount * value[0];
       else addSwitch(group, kind, amount >= 0.5 - LENGTH_SLACK, value);
     } else if ("axis" in source) {
-      if (kind === "axis") group.rest.x += padAxis(hardware, source.axis, source.inner, source.outer) * source.scale;
+      if (kind !== "axis" && kind !== "delta") continue;
+      const part = kind === "delta" ? tick.ms / 1000 : 1;
+      group.rest.x += padAxis(hardware, source.axis, source.inner, source.outer) * asPair(source.scale, 1)[0] * part;
     } else if (kind === "vector" || kind === "motion") {
       const stick = padStick(hardware, source.stick, source.inner, source.outer);
       addPair(group.rest, stick, asPair(source.scale, 1), kind === "motion" ? tick.ms / 1000 : 1);

@@ -56,7 +56,7 @@ const NEUTRAL: PortReading = { ...AT_REST, held: true };
 const POINTING: readonly PortReading[] = [1, 1, 0, -1, -1, -1, 0, 1].map((x, direction) => {
   const y = [0, 1, 1, 1, 0, -1, -1, -1][direction];
   const length = magnitude(x, y);
-  return { vx: x / length, vy: y / length, x, y, press: false, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
+  return { ...AT_REST, vx: x / length, vy: y / length, x, y, held: true, active: true, up: y === 1, down: y === -1, left: x === -1, right: x === 1 };
 });
 
 /** After a tick: marks the touch as seen and clears a tap. */
@@ -100,6 +100,8 @@ export const dpad: Behaviour<ReadyDpad, DpadState> = {
   read,
   commit,
   isIdle: ({ held, tap }) => held === null && tap === null,
+  givesAtRest: () => false,
+  drop: () => undefined,
   capturedBy: ({ held }) => held?.touch ?? null,
   copy,
   carry: copy,

@@ -25,7 +25,7 @@ export type InputEvent =
   | { readonly t: number; readonly type: "control"; readonly id: string; readonly shown: boolean }
   | { readonly t: number; readonly type: "off" | "on" | "blur" };
 
-/** What an action gives at a tick: press true/false, axis −1…1, vector and motion x (right) and y (up). */
+/** What an action gives at a tick: press true/false, axis −1…1, vector and motion x (right) and y (up), delta a number without bounds. */
 export type ActionValue = boolean | number | readonly [number, number];
 /** The value of every action of the layout, by its name. */
 export type ActionValues = Readonly<Record<string, ActionValue>>;

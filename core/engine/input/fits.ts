@@ -1,16 +1,21 @@
 /** Which port can give to which kind of action (the table of model.md section 1). */
-import type { ActionKind, Port } from "../types";
+import { PORTS, type ActionKind, type ControlKind, type Port } from "../types";
 
-/** What a port carries: true/false, one number, a direction with a length, or a movement since the last tick. */
-export type PortCarries = "press" | "number" | "vector" | "motion";
+/** What a port carries: true/false, one number, a direction with a length, or a movement since the last tick, in two ways or one. */
+export type PortCarries = "press" | "number" | "vector" | "motion" | "change";
 
 /** What a port of any kind of control carries. */
 export function portCarries(port: Port): PortCarries {
   switch (port) {
     case "vector":
+    case "aim":
       return "vector";
     case "motion":
       return "motion";
+    case "dx":
+    case "dy":
+    case "turn":
+      return "change";
     case "x":
     case "y":
       return "number";
@@ -21,9 +26,17 @@ export function portCarries(port: Port): PortCarries {
     case "down":
     case "left":
     case "right":
+    case "tapped":
+    case "released":
       return "press";
   }
 }
+
+/** Every port of any kind of control, each once. */
+export const ALL_PORTS = [...new Set(Object.values(PORTS).flat())] as Port[] as [Port, ...Port[]];
+
+/** Whether a kind of control has a port. A file may serve by another one: that gives nothing. */
+export const hasPort = (control: ControlKind, port: Port): boolean => (PORTS[control] as readonly Port[]).includes(port);
 
 /** Whether the table joins the two at all. */
 export function portFits(port: Port, kind: ActionKind): boolean {
@@ -37,6 +50,8 @@ export function portFits(port: Port, kind: ActionKind): boolean {
       return carries === "press" || carries === "vector";
     case "motion":
       return carries === "vector" || carries === "motion";
+    case "delta":
+      return carries === "number" || carries === "change";
   }
 }
 
@@ -50,6 +65,7 @@ export function serveLacks(
   const carries = portCarries(port);
   if (kind === "vector" && carries === "press" && !Array.isArray(value)) return "needs a value [x,y]";
   if (kind === "axis" && carries === "press" && Array.isArray(value)) return "needs one number as its value";
-  if (kind === "motion" && carries === "vector" && scale === undefined) return "needs a scale in units per second";
+  const isRate = (kind === "motion" && carries === "vector") || (kind === "delta" && carries === "number");
+  if (isRate && scale === undefined) return "needs a scale in units per second";
   return null;
 }

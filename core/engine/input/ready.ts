@@ -34,8 +34,10 @@ export type ReadyButton = Ready<"button">;
 export type ReadyTouchpad = Ready<"touchpad">;
 /** A swipe on one screen. */
 export type ReadySwipe = Ready<"swipe">;
+/** A dial on one screen. */
+export type ReadyDial = Ready<"dial">;
 /** A control of any kind on one screen. */
-export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe;
+export type ReadyAny = ReadyStick | ReadyDpad | ReadyButton | ReadyTouchpad | ReadySwipe | ReadyDial;
 
 /** Joins a control with where it is. */
 export function readyInput(control: Control, at: ResolvedControl, screen: { widthPx: number; heightPx: number; ppi: number }): ReadyAny {
@@ -62,6 +64,8 @@ export function readyInput(control: Control, at: ResolvedControl, screen: { widt
       return { ...common, kind: "touchpad", feel: control.feel };
     case "swipe":
       return { ...common, kind: "swipe", feel: control.feel };
+    case "dial":
+      return { ...common, kind: "dial", feel: control.feel };
   }
 }
 

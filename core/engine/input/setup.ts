@@ -1,5 +1,5 @@
 /** The part of the input that does not change between ticks: controls on the screen, and the sources of each action. */
-import { portCarries, portFits, serveLacks } from "./fits";
+import { hasPort, portCarries, portFits, serveLacks } from "./fits";
 import type { ActionKind, PlayedAction, PlayedLayout, Port } from "../types";
 import type { Resolved } from "../placement/resolve";
 import type { ActionValues } from "./events";
@@ -56,7 +56,7 @@ export function asPair(value: number | readonly [number, number] | undefined, fa
 
 /** Returns the values at rest. Action names may equal properties of Object. */
 function valuesAtRest(actions: readonly PlayedAction[]): ActionValues {
-  const resting = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] } as const;
+  const resting = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 } as const;
   return Object.fromEntries(actions.map((action) => [action.name, resting[action.kind]]));
 }
 
@@ -75,8 +75,10 @@ export function prepareInput(layout: Pick<PlayedLayout, "controls" | "actions">,
   const actions = layout.actions.map((action): ActionSources => {
     const touch: TouchSource[] = [];
     resolved.controls.forEach((at, control) => {
-      for (const serve of byId.get(at.id)!.serves) {
-        if (serve.action !== action.name || !portFits(serve.port, action.kind) || serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
+      const { kind, serves } = byId.get(at.id)!;
+      for (const serve of serves) {
+        if (serve.action !== action.name || !hasPort(kind, serve.port) || !portFits(serve.port, action.kind)) continue;
+        if (serveLacks(serve.port, action.kind, serve.value, serve.scale)) continue;
         const repeat = serve.repeat && action.kind === "press" ? { ...serve.repeat, slot: repeats.length } : null;
         if (repeat) repeats.push(repeatName(repeats, at.id, serve.port, action.name));
         touch.push({

@@ -6,6 +6,7 @@ import { angleOf, snapIndex, unitAt, withinPort } from "./directions";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadySwipe } from "./ready";
+import { isTap, tapBegun, tapMoved, type TapTrace } from "./tap";
 
 interface PathPoint {
   t: number;
@@ -22,23 +23,29 @@ export interface SwipeState {
     path: PathPoint[];
     fire: { x: number; y: number; seen: boolean } | null;
     done: boolean;
+    trace: TapTrace;
   } | null;
   /** A fire that no tick has seen, of a touch that is gone. */
   pending: { x: number; y: number } | null;
+  tapped: boolean;
 }
 
 /** A swipe at rest. */
-const rest = (): SwipeState => ({ kind: "swipe", held: null, pending: null });
+const rest = (): SwipeState => ({ kind: "swipe", held: null, pending: null, tapped: false });
 
 /** Starts a touch (screen px, ms); the distance is measured from here. */
-function begin(state: SwipeState, _: ReadySwipe, { touch, x, y, t }: Contact): void {
-  state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false };
+function begin(state: SwipeState, _: ReadySwipe, contact: Contact): void {
+  const { touch, x, y, t } = contact;
+  state.held = { touch, start: { t, x, y }, path: [{ t, x, y }], fire: null, done: false, trace: tapBegun(contact) };
 }
 
 /** Its touch moves, screen px, ms; where it has gone `distanceMm` it fires. Without a touch it has no effect. */
-function move(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): boolean {
+function move(state: SwipeState, swipe: ReadySwipe, contact: Contact): boolean {
   const held = state.held;
-  if (!held || held.done) return false;
+  if (!held) return false;
+  const { x, y, t } = contact;
+  held.trace = tapMoved(held.trace, swipe, contact);
+  if (held.done) return false;
   const { feel } = swipe;
   if (feel.withinMs > 0) {
     // The last point, in order of arrival, that is old enough; the one being judged is not among them yet.
@@ -63,9 +70,10 @@ function move(state: SwipeState, swipe: ReadySwipe, { x, y, t }: Contact): boole
 }
 
 /** Its touch is lifted; a fire that no tick has seen is owed to the next. */
-function end(state: SwipeState): void {
+function end(state: SwipeState, swipe: ReadySwipe, contact: Contact): void {
   const fire = state.held?.fire;
   if (fire && !fire.seen) state.pending = { x: fire.x, y: fire.y };
+  if (state.held && isTap(state.held.trace, swipe, contact)) state.tapped = true;
   state.held = null;
 }
 
@@ -78,7 +86,7 @@ function cancel(state: SwipeState): void {
 function read(state: SwipeState, swipe: ReadySwipe): PortReading {
   const fire = state.held?.fire;
   const out = fire && (!fire.seen || swipe.feel.output === "hold") ? fire : state.pending;
-  if (!out) return AT_REST;
+  if (!out) return state.tapped ? ONLY_TAPPED : AT_REST;
   const angle = angleOf(out.x, out.y);
   return {
     ...AT_REST,
@@ -88,12 +96,16 @@ function read(state: SwipeState, swipe: ReadySwipe): PortReading {
     up: withinPort(angle, 90),
     left: withinPort(angle, 180),
     down: withinPort(angle, 270),
+    tapped: state.tapped,
   };
 }
+/** A swipe that was tapped and has not fired. */
+const ONLY_TAPPED: PortReading = { ...AT_REST, tapped: true };
 
 /** After a tick: what was owed is given, a fire has been seen. */
 function commit(state: SwipeState): void {
   state.pending = null;
+  state.tapped = false;
   if (state.held?.fire) state.held.fire.seen = true;
 }
 
@@ -103,8 +115,8 @@ function directionOf(x: number, y: number, directions: number): { x: number; y: 
   return { x: ux, y: uy };
 }
 
-function copy({ held, pending }: SwipeState): SwipeState {
-  return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, pending };
+function copy({ held, pending, tapped }: SwipeState): SwipeState {
+  return { kind: "swipe", held: held && { ...held, path: held.path.slice(), fire: held.fire && { ...held.fire } }, pending, tapped };
 }
 
 /** The behaviour of swipes. */
@@ -116,7 +128,12 @@ export const swipe: Behaviour<ReadySwipe, SwipeState> = {
   cancel,
   read,
   commit,
-  isIdle: ({ held, pending }) => held === null && pending === null,
+  isIdle: ({ held, pending, tapped }) => held === null && pending === null && !tapped,
+  givesAtRest: () => false,
+  drop: (state) => {
+    state.pending = null;
+    state.tapped = false;
+  },
   capturedBy: ({ held }) => held?.touch ?? null,
   copy,
   carry: copy,

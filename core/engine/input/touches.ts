@@ -1,7 +1,7 @@
 /** Assigns touches to controls, and handles moves, releases, cancels and hidden controls. */
 import { contains as containsPoint } from "../geometry/shape";
 import type { Contact, TouchInput } from "./events";
-import { behaviourOf } from "./behaviours";
+import { behaviourOf, isIdle } from "./behaviours";
 import type { ReadyAny } from "./ready";
 import type { InputSetup } from "./setup";
 import { ownControl, type InputState, type TouchState } from "./inputState";
@@ -71,6 +71,15 @@ export function letGoOfHidden(setup: InputSetup, state: InputState): void {
       return false;
     });
   }
+  setup.controls.forEach((control, i) => {
+    if (!isShown(state, control)) dropPending(state, i);
+  });
+}
+
+/** Drops the taps, releases and fires that ended touches left for the next tick. */
+export function dropPending(state: InputState, index: number): void {
+  const { kind } = state.controls[index];
+  if (!isIdle(state.controls[index])) behaviourOf(kind).drop(ownControl(state, index));
 }
 
 /** A touch starts on a control (by its index), or slides onto it. */

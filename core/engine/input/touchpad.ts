@@ -3,29 +3,35 @@ import type { Behaviour } from "./behaviour";
 import type { Contact } from "./events";
 import { AT_REST, type PortReading } from "./ports";
 import type { ReadyTouchpad } from "./ready";
+import { isTap, tapBegun, tapMoved, type TapTrace } from "./tap";
 
-/** A touchpad between two ticks; `held` its touch and where that last was, screen px; `tap`: one came and went since the last tick. */
+/** A touchpad between two ticks; `held` its touch and where that last was, screen px. */
 export interface TouchpadState {
   kind: "touchpad";
-  held: { touch: number; x: number; y: number; seen: boolean } | null;
+  held: { touch: number; x: number; y: number; seen: boolean; trace: TapTrace } | null;
+  /** A touch came and went since the last tick. */
   tap: boolean;
+  tapped: boolean;
   /** Movement since the last tick, mm × gain, y up. */
   dx: number;
   dy: number;
 }
 
 /** A touchpad at rest. */
-const rest = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, dx: 0, dy: 0 });
+const rest = (): TouchpadState => ({ kind: "touchpad", held: null, tap: false, tapped: false, dx: 0, dy: 0 });
 
 /** Starts a touch, screen px. */
-function begin(state: TouchpadState, _: ReadyTouchpad, { touch, x, y }: Contact): void {
-  state.held = { touch, x, y, seen: false };
+function begin(state: TouchpadState, _: ReadyTouchpad, contact: Contact): void {
+  const { touch, x, y } = contact;
+  state.held = { touch, x, y, seen: false, trace: tapBegun(contact) };
 }
 
 /** Moves its touch, screen px; the way adds up until the tick. Without a touch it has no effect. */
-function move(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): boolean {
+function move(state: TouchpadState, pad: ReadyTouchpad, contact: Contact): boolean {
   const held = state.held;
   if (!held) return false;
+  const { x, y } = contact;
+  held.trace = tapMoved(held.trace, pad, contact);
   const { axes, gain } = pad.feel;
   if (axes !== "y") state.dx += ((x - held.x) / pad.mmPx) * gain;
   if (axes !== "x") state.dy += ((held.y - y) / pad.mmPx) * gain;
@@ -35,8 +41,9 @@ function move(state: TouchpadState, pad: ReadyTouchpad, { x, y }: Contact): bool
 }
 
 /** Its touch is lifted; `held` is owed to the next tick where none has seen it. */
-function end(state: TouchpadState): void {
+function end(state: TouchpadState, pad: ReadyTouchpad, contact: Contact): void {
   if (state.held && !state.held.seen) state.tap = true;
+  if (state.held && isTap(state.held.trace, pad, contact)) state.tapped = true;
   state.held = null;
 }
 
@@ -48,12 +55,14 @@ function cancel(state: TouchpadState): void {
 /** Returns the current values: the movement since the last tick, mm × gain, y up, and whether it is or was held. */
 function read(state: TouchpadState): PortReading {
   const held = state.held !== null || state.tap;
-  return held || state.dx !== 0 || state.dy !== 0 ? { ...AT_REST, vx: state.dx, vy: state.dy, held } : AT_REST;
+  const { dx, dy, tapped } = state;
+  return held || tapped || dx !== 0 || dy !== 0 ? { ...AT_REST, vx: dx, vy: dy, held, tapped } : AT_REST;
 }
 
 /** After a tick: the movement has been given. */
 function commit(state: TouchpadState): void {
   state.tap = false;
+  state.tapped = false;
   state.dx = 0;
   state.dy = 0;
   if (state.held) state.held.seen = true;
@@ -70,7 +79,11 @@ export const touchpad: Behaviour<ReadyTouchpad, TouchpadState> = {
   cancel,
   read,
   commit,
-  isIdle: ({ held, tap, dx, dy }) => held === null && !tap && dx === 0 && dy === 0,
+  isIdle: ({ held, tap, tapped, dx, dy }) => held === null && !tap && !tapped && dx === 0 && dy === 0,
+  givesAtRest: () => false,
+  drop: (state) => {
+    state.tapped = false;
+  },
   capturedBy: ({ held }) => held?.touch ?? null,
   copy,
   carry: copy,

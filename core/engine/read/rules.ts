@@ -2,6 +2,7 @@
  * What a played file may hold, as data: every key in the order in which it is written, the range of every value (docs/PLAYED.md). The
  * reader holds a file against it, the compiler writes by it, so that what one writes the other reads.
  */
+import { ALL_PORTS } from "../input/fits";
 import { PORTS, type ControlKind } from "../types";
 
 /** One value: what it may be. `opt`: it may be null, or its key absent. */
@@ -110,10 +111,19 @@ const directions = whole(0, 32);
 const axes = word("both", "x", "y");
 const holdDeg = number(0, 180);
 const slideOut = word("keep", "release");
+/** Missing in earlier played files: to the middle, and no taps. */
+const rest = opt(word("middle", "stays"));
+const taps = { tapMs: opt(number(0, 2000)), tapMm: opt(number(0, 50)) };
+const releasesBelow = (v: Record<string, number>) => (v.releaseAt === 0 ? "releaseAt must be above 0" : range(v, "releaseAt", "pressAt", false));
+/** What is said of a lever that is not fixed. */
+export const LEVER_IS_FIXED = 'rest "stays" needs origin "fixed"';
+const fixedLever = (v: Readonly<Record<string, unknown>>) => (v.rest === "stays" && v.origin !== "fixed" ? LEVER_IS_FIXED : null);
 const FEEL: Readonly<Record<ControlKind, Rule>> = {
   stick: object(
     {
       origin: word("fixed", "floating", "trailing"),
+      rest,
+      ...taps,
       start: word("thumb", "centre"),
       travel: { is: "length", least: "zero" },
       landing: opt(plainPlacement),
@@ -127,7 +137,7 @@ const FEEL: Readonly<Record<ControlKind, Rule>> = {
       releaseAt: part,
       holdDeg,
     },
-    (v) => range(v, "inner", "outer", true) ?? (v.releaseAt === 0 ? "releaseAt must be above 0" : range(v, "releaseAt", "pressAt", false)),
+    (v) => range(v, "inner", "outer", true) ?? releasesBelow(v) ?? fixedLever(v),
   ),
   dpad: object({ ways: word(4, 8), neutral: number(0.01, 0.9), diagonal: number(10, 80), holdDeg, slideOut }),
   button: object({
@@ -138,8 +148,21 @@ const FEEL: Readonly<Record<ControlKind, Rule>> = {
     slideOut,
     buzzMs: number(0, 100),
   }),
-  touchpad: object({ gain: number(), axes }),
-  swipe: object({ distanceMm: above, directions, output: word("pulse", "hold"), again: word("never", "each-distance"), withinMs: ms }),
+  touchpad: object({ gain: number(), axes, ...taps }),
+  swipe: object({ distanceMm: above, directions, output: word("pulse", "hold"), again: word("never", "each-distance"), withinMs: ms, ...taps }),
+  dial: object(
+    {
+      rangeDeg: number(10, 3600),
+      inner: number(0, 0.9),
+      curve,
+      neutral: number(0, 0.9),
+      rest,
+      pressAt: part,
+      releaseAt: part,
+      ...taps,
+    },
+    releasesBelow,
+  ),
 };
 
 const repeat = object({ delayMs: ms, intervalMs: number(1), restMs: ms });
@@ -155,7 +178,7 @@ const controlOf = (kind: ControlKind): Rule =>
     feel: FEEL[kind],
     look,
     serves: list(
-      object({ port: word(...PORTS[kind]), action: text(1, 64, "1 to 64 characters"), value: opt(oneOrTwo), scale: opt(oneOrTwo), repeat: opt(repeat) }),
+      object({ port: word(...ALL_PORTS), action: text(1, 64, "1 to 64 characters"), value: opt(oneOrTwo), scale: opt(oneOrTwo), repeat: opt(repeat) }),
       ENTRIES,
       "serves",
     ),
@@ -167,16 +190,16 @@ const innerFirst = (v: Record<string, number>) => range(v, "inner", "outer", tru
 const button = (most: number) => object({ button: whole(0, most), value });
 const action = object({
   name: actionName,
-  kind: word("press", "axis", "vector", "motion"),
+  kind: word("press", "axis", "vector", "motion", "delta"),
   moments: ids,
   keys: list(object({ code: text(1, 64, "a KeyboardEvent.code"), value }), ENTRIES, "keys"),
-  mouse: list({ is: "having", of: { button: button(31), move: object({ move: word(true), scale: oneOrTwo }) } }, ENTRIES, "mouse inputs"),
+  mouse: list({ is: "having", of: { button: button(31), move: object({ move: word(true, "x", "y"), scale: oneOrTwo }) } }, ENTRIES, "mouse inputs"),
   pad: list(
     {
       is: "having",
       of: {
         button: button(63),
-        axis: object({ axis: whole(0, 63), scale: number(), ...dead }, innerFirst),
+        axis: object({ axis: whole(0, 63), scale: oneOrTwo, ...dead }, innerFirst),
         stick: object({ stick: word("left", "right"), scale: oneOrTwo, ...dead }, innerFirst),
       },
     },
