@@ -79,6 +79,19 @@ const FIELDS: Readonly<Record<ControlKind, readonly (NumberField | ChoiceField)[
     { key: "withinMs", label: "Double tap within, ms", least: 100, most: 2000, step: 50 },
     SLIDE_OUT,
   ],
+  dial: [
+    { key: "rangeDeg", label: "Range, degrees", least: 10, most: 3600, step: 10 },
+    { key: "inner", label: "Dead zone, × half the range", least: 0, most: 0.9, step: 0.01 },
+    { key: "neutral", label: "Not read near the middle, × radius", least: 0, most: 0.9, step: 0.01 },
+    {
+      key: "rest",
+      label: "Let go",
+      choices: [
+        ["middle", "goes to the middle"],
+        ["stays", "stays"],
+      ],
+    },
+  ],
   touchpad: [{ key: "gain", label: "Gain, units a mm", least: 0.05, most: 20, step: 0.05 }],
   swipe: [
     { key: "distanceMm", label: "Distance, mm", least: 1, most: 60, step: 0.5 },

@@ -8,7 +8,7 @@ import { KINDS } from "../core/engine/kinds";
 import type { Box } from "../core/engine/geometry/point";
 import { INK_STRENGTH } from "../core/engine/lettering";
 import type { Control } from "../core/engine/types";
-import { DRAWN_KINDS } from "./draw/bodies";
+import { DRAWN_KINDS, isSlot } from "./draw/bodies";
 import type { DrawingContext, DrawnControl, PictureOf, Pose, Supplies } from "./draw/drawn";
 import { drawLabel, wordEm } from "./draw/label";
 
@@ -37,14 +37,25 @@ function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: 
   const art = artId === undefined ? null : pictureOf(artId);
   const base = KINDS[control.kind].hasKnob && pose.origin ? { ...box, x: pose.origin.x - box.w / 2, y: pose.origin.y - box.h / 2 } : box;
   if (part !== "knob" && part !== "mark") {
-    if (art) drawPicture(ctx, art, base, look.rotateDeg);
+    if (art) drawPicture(ctx, art, base, look.rotateDeg + turnOf(drawn));
     else DRAWN_KINDS[control.kind].body(ctx, { ...drawn, box: base }, face, hairline);
   }
-  const hasKnob = KINDS[control.kind].hasKnob && (pose.held || look.hideAtRest !== "knob");
-  if (hasKnob && (part ?? "knob") === "knob") drawKnob(ctx, { ...drawn, box: base }, hairline, pictureOf);
+  if ((part ?? "knob") === "knob") drawMoving(ctx, { ...drawn, box: base }, hairline, pictureOf);
   if ((part ?? "mark") === "mark" && Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, supplies);
   ctx.restore();
 }
+
+/** What moves upon the base: a stick's knob, and the picture of a dial's mark. */
+function drawMoving(ctx: Ctx, drawn: DrawnControl, hairline: number, pictureOf: PictureOf): void {
+  const { control, pose, box } = drawn;
+  const { hideAtRest, art, rotateDeg } = control.look;
+  if (KINDS[control.kind].hasKnob && (pose.held || hideAtRest !== "knob")) return drawKnob(ctx, drawn, hairline, pictureOf);
+  const mark = control.kind === "dial" && art?.knob !== undefined ? pictureOf(art.knob) : null;
+  if (mark) drawPicture(ctx, mark, box, rotateDeg + turnOf(drawn));
+}
+
+/** How far a drawing is turned by what its control gives, degrees: a dial turns as a whole. */
+const turnOf = ({ control, pose }: DrawnControl): number => (control.kind === "dial" ? pose.x : 0);
 
 /** How strongly a look of this opacity is seen: long untouched it fades to the look for that. */
 function opacityOf(control: Control, pose: Pose, opacity: number): number {
@@ -115,19 +126,42 @@ function knobFace({ look }: Control, held: boolean): Face {
   return { fill: ink, line: fill, ink: fill, opacity };
 }
 
+/** How strongly the knob of a called-off aim is drawn, of its usual strength. */
+const CALLED_OFF = 0.35;
+
+/** Whether a held stick that fires when it is let go would fire now; null for others, and at rest. */
+function aimOf(control: Control, pose: Pose): "on" | "off" | null {
+  if (control.kind !== "stick" || !pose.held || !control.serves.some(({ port }) => port === "released" || port === "aim")) return null;
+  const { inner, deadZone } = control.feel;
+  const far = deadZone === "radial" ? Math.hypot(pose.x, pose.y) : Math.max(Math.abs(pose.x), Math.abs(pose.y));
+  return far > inner ? "on" : "off";
+}
+
 /** A stick's knob: its own picture, or a sighting ring. */
 function drawKnob(ctx: Ctx, { control, box, travel, pose }: DrawnControl, hairline: number, pictureOf: PictureOf): void {
   const { knobSize, art, rotateDeg } = control.look;
   const cx = box.x + box.w / 2 + pose.x * travel;
   const cy = box.y + box.h / 2 - pose.y * travel;
-  const w = (box.w * knobSize) / 2;
-  const h = (box.h * knobSize) / 2;
+  // In a slot the knob is round, whatever the sides of the slot.
+  const least = Math.min(box.w, box.h);
+  const w = ((isSlot(control) ? least : box.w) * knobSize) / 2;
+  const h = ((isSlot(control) ? least : box.h) * knobSize) / 2;
   if (w <= 0 || h <= 0) return;
   const picture = art?.knob === undefined ? null : pictureOf(art.knob);
   if (picture) return drawPicture(ctx, picture, { x: cx - w, y: cy - h, w: 2 * w, h: 2 * h }, rotateDeg);
   const face = knobFace(control, pose.held);
   const alpha = ctx.globalAlpha;
-  ctx.globalAlpha = opacityOf(control, pose, face.opacity);
+  const aim = aimOf(control, pose);
+  // Aiming, a line leads from the middle to the knob; where letting go does nothing, the knob is faint.
+  ctx.globalAlpha = opacityOf(control, pose, face.opacity) * (aim === "off" ? CALLED_OFF : 1);
+  if (aim === "on") {
+    ctx.beginPath();
+    ctx.moveTo(box.x + box.w / 2, box.y + box.h / 2);
+    ctx.lineTo(cx, cy);
+    ctx.strokeStyle = face.fill;
+    ctx.lineWidth = w * 0.4;
+    ctx.stroke();
+  }
   ctx.beginPath();
   ctx.ellipse(cx, cy, w, h, 0, 0, Math.PI * 2);
   ctx.fillStyle = face.fill;

@@ -11,7 +11,7 @@ test.each([
   ["JSON", JSON.parse(text) as object],
 ])("every word has the shape of its kind at rest, from %s; a misspelt one that of the word that was meant", (_name, played) => {
   const handle = play(played);
-  const rests = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] };
+  const rests = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 };
   expect(layout.actions.map(({ name }) => handle.value(name))).toEqual(layout.actions.map(({ kind }) => rests[kind]));
   expect([handle.value("hlem"), handle.value("sidel"), handle.value("horm"), handle.value("something else")]).toEqual([[0, 0], 0, false, false]);
   expect([handle.justPressed("horn"), handle.magnitude("helm"), handle.angle("helm"), handle.controls()]).toEqual([false, 0, 0, []]);

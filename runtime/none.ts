@@ -24,7 +24,7 @@ const nothing = (): void => undefined;
 const no = (): boolean => false;
 const end = () => nothing;
 
-const AT_REST: Readonly<Record<ActionKind, ActionValue>> = { press: false, axis: 0, vector: [0, 0], motion: [0, 0] };
+const AT_REST: Readonly<Record<ActionKind, ActionValue>> = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 };
 
 /** Returns the value at rest of each action; empty if the file cannot be read, because nothing is validated here. */
 function restsOf(played: unknown): ReadonlyMap<string, ActionValue> {

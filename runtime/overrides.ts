@@ -169,13 +169,13 @@ function waysOf({ playerSizes, picture }: PlayedLayout, laidOut: Resolved, id: s
   });
 }
 
-/** What an action gives with a player's changes. A vector stays within length 1, an axis within −1…1. */
-export function overriddenValue(value: ActionValue, own: OwnAction | undefined, isMotion: boolean): ActionValue {
+/** What an action gives with a player's changes. A vector stays within length 1, an axis within −1…1; `isMovement`: a motion or delta, without bounds. */
+export function overriddenValue(value: ActionValue, own: OwnAction | undefined, isMovement: boolean): ActionValue {
   if (!own || typeof value === "boolean") return value;
   const [sx, sy] = [own.across ? -own.factor : own.factor, own.upDown ? -own.factor : own.factor];
-  if (typeof value === "number") return clampTo(value * sx, -1, 1);
+  if (typeof value === "number") return isMovement ? value * sx : clampTo(value * sx, -1, 1);
   const [x, y] = [value[0] * sx, value[1] * sy];
-  const length = isMotion ? 1 : Math.max(1, Math.hypot(x, y));
+  const length = isMovement ? 1 : Math.max(1, Math.hypot(x, y));
   return [x / length, y / length];
 }
 
@@ -199,6 +199,7 @@ function faded(drawn: readonly DrawnControl[], controls: OwnChanges["controls"])
 export function withOwnValues(values: ActionValues, { actions: known }: PlayedLayout, { actions }: OwnChanges): ActionValues {
   if (Object.keys(actions).length === 0) return values;
   const next: Record<string, ActionValue> = { ...values };
-  for (const { name, kind } of known) if (Object.hasOwn(actions, name)) next[name] = overriddenValue(values[name], actions[name], kind === "motion");
+  for (const { name, kind } of known)
+    if (Object.hasOwn(actions, name)) next[name] = overriddenValue(values[name], actions[name], kind === "motion" || kind === "delta");
   return next;
 }

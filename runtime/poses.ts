@@ -1,4 +1,5 @@
 /** What a playing control shows, read from the engine's state. */
+import { dialTurn } from "../core/engine/input/dial";
 import { deflection } from "../core/engine/input/stick";
 import type { InputSetup } from "../core/engine/input/setup";
 import type { InputState } from "../core/engine/input/inputState";
@@ -86,13 +87,15 @@ function givenPose(state: StateOf<"dpad" | "swipe" | "touchpad">, control: Ready
 
 /** The pose of each kind, by its state. */
 const POSES: { readonly [K in ControlKind]: PoseOf<StateOf<K>, Ready<K>> } = {
-  stick({ held }, ready) {
-    if (!held) return POSE_AT_REST;
+  stick({ held, place }, ready) {
+    if (!held) return place.deflectionX === 0 && place.deflectionY === 0 ? POSE_AT_REST : { held: false, x: place.deflectionX, y: place.deflectionY };
     const [x, y] = deflection(held, ready);
-    return { held: true, x, y, origin: { x: held.originX, y: held.originY } };
+    // The base of a lever stays where it is, however its knob was taken.
+    return ready.feel.rest === "stays" ? { held: true, x, y } : { held: true, x, y, origin: { x: held.originX, y: held.originY } };
   },
   button: ({ press, latched }) => (press !== null || latched ? { held: true, x: 0, y: 0 } : POSE_AT_REST),
   dpad: givenPose,
   swipe: givenPose,
   touchpad: givenPose,
+  dial: (state) => ({ held: state.held !== null, x: dialTurn(state), y: 0 }),
 };

@@ -61,7 +61,8 @@ export function createMotion(): ReturnMotion {
       rests = Math.max(rests, memory.lastHeld + (look.away ? look.away.afterMs + look.away.fadeMs : 0));
       const away = look.away ? passed(since - look.away.afterMs, look.away.fadeMs) : 0;
       const faded = away > 0 ? { ...pose, away } : pose;
-      if (!KINDS[control.kind].hasKnob || memory.letGo === null) return faded;
+      const staysPut = control.kind === "stick" && control.feel.rest === "stays";
+      if (!KINDS[control.kind].hasKnob || staysPut || memory.letGo === null) return faded;
       const { x, y, fromHomeX, fromHomeY } = memory.letGo;
       const waits = look.home === "later" ? look.homeAfterMs : 0;
       rests = Math.max(rests, memory.lastHeld + waits + look.returnMs);

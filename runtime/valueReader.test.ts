@@ -5,6 +5,7 @@ import { isHeldRight } from "./turn";
 import { wordIn } from "./labelLanguage";
 import { keyFigures } from "./standIns/keyFigures";
 import { keysOf } from "./standIns/asKeys";
+import { movementOf } from "./standIns/asMouse";
 import { putOnPad } from "./standIns/asPad";
 import { isDownNow } from "./standIns/switches";
 
@@ -108,4 +109,13 @@ test("the first key each way stands for an action; a pad gets its amounts on the
   putOnPad({ kind: "axis", pad: [{ button: 0, value: -1 }, { button: 1 }] } as never, -0.8, amounts);
   putOnPad({ kind: "press", pad: [{ button: 9 }] } as never, true, amounts);
   expect(amounts).toEqual({ buttons: [0.8, 0, 0], axes: [0, 0, 0.5, -0.25] });
+});
+
+test("as a mouse, a motion moves both ways, a delta the way it is bound to, by the inverse of its scale", () => {
+  const look = { kind: "motion", mouse: [{ button: 0 }, { move: true, scale: [0.5, 0.25] }] };
+  expect(movementOf(look as never, [2, 3])).toEqual([4, -12]);
+  expect(movementOf({ kind: "delta", mouse: [{ move: "x", scale: 0.5 }] } as never, 3)).toEqual([6, 0]);
+  expect(movementOf({ kind: "delta", mouse: [{ move: "y", scale: [9, 0.5] }] } as never, 3)).toEqual([0, -6]);
+  expect(movementOf({ kind: "delta", mouse: [] } as never, 3)).toEqual([0, 0]);
+  expect(movementOf({ kind: "press", mouse: [{ move: "x", scale: 1 }] } as never, true)).toEqual([0, 0]);
 });

@@ -11,7 +11,7 @@ export interface ValueReader {
   /** A tick was played. */
   tick(values: ActionValues): void;
   value(name: string): ActionValue;
-  /** How much an action gives, 0…1; a motion: how far it went. */
+  /** How much an action gives, 0…1; a motion or delta: how far it went. */
   strength(name: string): number;
   /** The way it points, degrees counter-clockwise from the right; 0 where it gives nothing. */
   angle(name: string): number;
@@ -29,9 +29,10 @@ const strengthOf = (value: ActionValue) =>
 /** What is known of an action. Changed in place: at every tick nothing is made. */
 interface Known {
   readonly name: string;
-  readonly isMotion: boolean;
+  /** Movements are added up from tick to tick. */
+  readonly adds: "pair" | "number" | null;
   value: ActionValue;
-  /** Of a motion: how far it went since the step began. */
+  /** Of a motion or delta (x): how far it went since the step began. */
   x: number;
   y: number;
   rose: boolean;
@@ -52,10 +53,11 @@ function takeTick(known: readonly Known[], values: ActionValues): void {
   for (let i = 0; i < known.length; i += 1) {
     const one = known[i];
     const next = values[one.name];
-    if (one.isMotion) {
+    if (one.adds === "pair") {
       one.x += (next as readonly [number, number])[0];
       one.y += (next as readonly [number, number])[1];
-    } else {
+    } else if (one.adds === "number") one.x += next as number;
+    else {
       if (next === true && one.value === false) one.rose = true;
       if (next === false && one.value === true) one.fell = true;
       one.value = next;
@@ -84,7 +86,8 @@ export function createReading(missing: (name: string, nearest: string | null) =>
   };
   const value = (name: string): ActionValue => {
     const one = look(name);
-    return one === null ? notThere(name) : one.isMotion ? [one.x, one.y] : one.value;
+    if (one === null) return notThere(name);
+    return one.adds === "pair" ? [one.x, one.y] : one.adds === "number" ? one.x : one.value;
   };
   const edge = (name: string, which: "rose" | "fell"): boolean => {
     const one = look(name);
@@ -108,10 +111,10 @@ export function createReading(missing: (name: string, nearest: string | null) =>
       rests = atRest;
       known = actions.map(({ name, kind }): Known => {
         const was = byWord.get(name);
-        const isMotion = kind === "motion";
+        const adds = kind === "motion" ? "pair" : kind === "delta" ? "number" : null;
         // What is of another kind by now begins at rest.
         const goesOn = was !== undefined && typeof was.value === typeof atRest[name];
-        return goesOn ? { ...was, isMotion } : { name, isMotion, value: atRest[name], x: 0, y: 0, rose: false, fell: false };
+        return goesOn ? { ...was, adds } : { name, adds, value: atRest[name], x: 0, y: 0, rose: false, fell: false };
       });
       byWord = new Map(known.map((one) => [one.name, one]));
     },

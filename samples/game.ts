@@ -18,7 +18,7 @@ export function pressOf(values: ActionValues, name: string): boolean {
   return ownEntry(values, name) === true;
 }
 
-/** An axis by its word, −1…1; 0 where the game is given none. */
+/** An axis by its word, −1…1, or a delta; 0 where the game is given none. */
 export function axisOf(values: ActionValues, name: string): number {
   const value = ownEntry(values, name);
   return typeof value === "number" ? value : 0;

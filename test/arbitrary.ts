@@ -12,6 +12,7 @@ const ACTIONS = [
   { name: "go", kind: "vector", keys: [{ code: "KeyW", value: [0, 1] }], pad: [{ stick: "left" }] },
   { name: "trim", kind: "axis", keys: [{ code: "KeyQ", value: -1 }], pad: [{ axis: 2 }, { button: 7, value: 0.8 }] },
   { name: "spin", kind: "motion", mouse: [{ move: true, scale: [0.2, 0.1] }], pad: [{ stick: "right", scale: 120 }] },
+  { name: "reel", kind: "delta", mouse: [{ move: "y", scale: 0.3 }], pad: [{ axis: 3, scale: 90 }] },
   { name: "bell", kind: "press", keys: [{ code: "Space" }], pad: [{ button: 0 }] },
   { name: "winch", kind: "press", mouse: [{ button: 2 }] },
 ] as const;
@@ -69,22 +70,35 @@ const hit = fc.record(
   { requiredKeys: [] },
 );
 
+const taps = { tapMs: fc.constantFrom(0, 80, 250), tapMm: fc.constantFrom(0, 3) };
+const curve = fc.constantFrom<unknown>(
+  { kind: "linear" },
+  { kind: "power", exponent: 2 },
+  { kind: "full" },
+  { kind: "bezier", x1: 0.4, y1: -0.2, x2: 0.6, y2: 1.3 },
+);
+
 const feels: Record<ControlKind, fc.Arbitrary<unknown>> = {
-  stick: fc.record(
-    {
-      origin: fc.constantFrom("fixed", "floating", "trailing"),
-      start: fc.constantFrom("thumb", "centre"),
-      travel: lengthIn(0.6),
-      inner: fc.constantFrom(0, 0.1, 0.3),
-      outer: fc.constantFrom(0.5, 0.95, 1),
-      deadZone: fc.constantFrom("radial", "axial"),
-      directions: fc.constantFrom(0, 4, 6, 8),
-      axes: fc.constantFrom("both", "x", "y"),
-      curve: fc.constantFrom({ kind: "linear" }, { kind: "power", exponent: 2 }, { kind: "full" }, { kind: "bezier", x1: 0.4, y1: -0.2, x2: 0.6, y2: 1.3 }),
-      landing: span,
-    },
-    { requiredKeys: [] },
-  ),
+  stick: fc
+    .record(
+      {
+        origin: fc.constantFrom("fixed", "floating", "trailing"),
+        rest: fc.constantFrom("middle", "stays"),
+        ...taps,
+        start: fc.constantFrom("thumb", "centre"),
+        travel: lengthIn(0.6),
+        inner: fc.constantFrom(0, 0.1, 0.3),
+        outer: fc.constantFrom(0.5, 0.95, 1),
+        deadZone: fc.constantFrom("radial", "axial"),
+        directions: fc.constantFrom(0, 4, 6, 8),
+        axes: fc.constantFrom("both", "x", "y"),
+        curve,
+        landing: span,
+      },
+      { requiredKeys: [] },
+    )
+    // A lever is fixed.
+    .map((feel) => (feel.rest === "stays" && (feel.origin ?? "fixed") !== "fixed" ? { ...feel, rest: "middle" } : feel)),
   dpad: fc.record(
     { ways: fc.constantFrom(4, 8), neutral: fc.constantFrom(0.1, 0.3), diagonal: fc.constantFrom(20, 45, 80), slideOut: fc.constantFrom("keep", "release") },
     { requiredKeys: [] },
@@ -99,7 +113,7 @@ const feels: Record<ControlKind, fc.Arbitrary<unknown>> = {
     },
     { requiredKeys: [] },
   ),
-  touchpad: fc.record({ gain: fc.constantFrom(-1, 0.5, 2), axes: fc.constantFrom("both", "x", "y") }, { requiredKeys: [] }),
+  touchpad: fc.record({ gain: fc.constantFrom(-1, 0.5, 2), axes: fc.constantFrom("both", "x", "y"), ...taps }, { requiredKeys: [] }),
   swipe: fc.record(
     {
       distanceMm: fc.constantFrom(3, 8),
@@ -107,6 +121,18 @@ const feels: Record<ControlKind, fc.Arbitrary<unknown>> = {
       output: fc.constantFrom("pulse", "hold"),
       again: fc.constantFrom("never", "each-distance"),
       withinMs: fc.constantFrom(0, 120),
+      ...taps,
+    },
+    { requiredKeys: [] },
+  ),
+  dial: fc.record(
+    {
+      rangeDeg: fc.constantFrom(90, 180, 720),
+      inner: fc.constantFrom(0, 0.05, 0.3),
+      curve,
+      neutral: fc.constantFrom(0, 0.2, 0.6),
+      rest: fc.constantFrom("middle", "stays"),
+      ...taps,
     },
     { requiredKeys: [] },
   ),
@@ -125,7 +151,7 @@ const serveOf = (kind: ControlKind) =>
   );
 
 const control = (id: string) =>
-  fc.constantFrom<ControlKind>("stick", "dpad", "button", "touchpad", "swipe").chain((kind) =>
+  fc.constantFrom<ControlKind>("stick", "dpad", "button", "touchpad", "swipe", "dial").chain((kind) =>
     fc.record(
       {
         id: fc.constant(id),

@@ -35,18 +35,9 @@ function lines<T>(file: string): T[] {
     .map((line) => JSON.parse(line) as T);
 }
 
-/** Seeds of cases that use what the engine does not have yet (levers, dials, deltas, taps, releases, aim), from the first to the last. */
-const WAITING = { cases: [7101, 7112], findings: [3501, 3508], misses: [7201, 7206] } as const;
-
-/** The cases that the engine must pass today. */
-const current = <T extends { readonly seed: number }>(kind: keyof typeof WAITING) => {
-  const [first, last] = WAITING[kind];
-  return lines<T>(`${kind}.ndjson`).filter(({ seed }) => seed < first || seed > last);
-};
-
-export const conformanceCases = () => current<ConformanceCase>("cases");
-export const missesCases = () => current<MissesCase>("misses");
-export const findingsCases = () => current<FindingsCase>("findings");
+export const conformanceCases = () => lines<ConformanceCase>("cases.ndjson");
+export const missesCases = () => lines<MissesCase>("misses.ndjson");
+export const findingsCases = () => lines<FindingsCase>("findings.ndjson");
 
 /** The first place where two values differ by more than 1e-6 (relative or absolute), as text; null where they agree. */
 export function difference(actual: unknown, expected: unknown, path = ""): string | null {

@@ -1,6 +1,6 @@
 /** Faults of bindings that hold on every screen and in every moment: words nothing reads, kinds that do not go together, controls that serve nothing. */
 import { withArticle } from "../derived/counted";
-import { portFits, serveLacks } from "../engine/input/fits";
+import { hasPort, portFits, serveLacks } from "../engine/input/fits";
 import { byName } from "../derived/byId";
 import type { Action, Control, Layout } from "../format/types";
 import { nearestWord } from "../engine/nearest";
@@ -55,15 +55,19 @@ function* serveFaults(control: Control, actions: ReadonlyMap<string, Action>): I
       };
       continue;
     }
+    const isThere = hasPort(control.kind, port);
     const lacks = portFits(port, action.kind) ? serveLacks(port, action.kind, value, scale) : `cannot give to ${withArticle(action.kind)}`;
-    if (!lacks) continue;
+    if (isThere && !lacks) continue;
     told.add(key);
     yield {
       code: "bind/kind-mismatch",
       severity: "blocker",
       subjects: [control.id, action.name],
       measure: null,
-      text: (say) => `the ${port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is ${withArticle(action.kind)}; choose another port or kind`,
+      text: (say) =>
+        !isThere
+          ? `${say(control.id)} is ${withArticle(control.kind)}, which has no ${port} port; choose another port`
+          : `the ${port} port of ${say(control.id)} ${lacks}, and \`${action.name}\` is ${withArticle(action.kind)}; choose another port or kind`,
     };
   }
 }

@@ -147,7 +147,7 @@ interface BodySource {
   readonly ink: Readonly<Record<string, string | number>>;
 }
 
-/** A control of each kind, in ink: a rose with its knob, quoins, an outline, a field with corner marks, a wind arrow. */
+/** A control of each kind, in ink: a rose with its knob, quoins, an outline, a field with corner marks, a wind arrow, a wheel with a mark at its top. */
 const BODIES: Readonly<Record<ControlKind, (source: BodySource) => string>> = {
   stick({ at: { visual }, control, pen, ink }) {
     const { x, y } = centreOf(visual);
@@ -173,7 +173,28 @@ const BODIES: Readonly<Record<ControlKind, (source: BodySource) => string>> = {
     const arrow = `M${figure(x)} ${figure(y + r * 0.32)}v${figure(-r * 0.64)}M${figure(x - r * 0.14)} ${figure(y - r * 0.18)}l${figure(r * 0.14)} ${figure(-r * 0.14)}l${figure(r * 0.14)} ${figure(r * 0.14)}`;
     return untouched(visual) + element("path", { d: cornerMarks(visual) + arrow, ...line(pen, 0.3) });
   },
+  dial({ at: { visual }, pen, ink }) {
+    const { x, y } = centreOf(visual);
+    const [rx, ry] = [visual.w / 2, visual.h / 2];
+    const rim = { ...line(pen, 0.2), fill: "none" };
+    const spokes = DIAL_SPOKES.map(
+      ([dx, dy]) => `M${figure(x + dx * rx * 0.22)} ${figure(y + dy * ry * 0.22)}L${figure(x + dx * rx * 0.78)} ${figure(y + dy * ry * 0.78)}`,
+    );
+    return (
+      outline({ ...visual, shape: "ellipse" }, ink) +
+      element("ellipse", { cx: x, cy: y, rx: rx * 0.78, ry: ry * 0.78, ...rim }) +
+      element("ellipse", { cx: x, cy: y, rx: rx * 0.22, ry: ry * 0.22, ...rim }) +
+      element("path", { d: `${spokes.join("")}M${figure(x)} ${figure(y - ry * 0.98)}v${figure(ry * 0.18)}`, ...line(pen, 0.3) })
+    );
+  },
 };
+
+/** The spokes of a dial: to both sides and down, so that its top is the mark alone. */
+const DIAL_SPOKES = [
+  [-1, 0],
+  [1, 0],
+  [0, 1],
+] as const;
 
 function body(at: ResolvedControl, control: Control, pen: Pen): string {
   return BODIES[control.kind]({ at, control, pen, ink: { ...line(pen, 0.25), fill: INK.paper, "fill-opacity": 0.55 } });

@@ -41,6 +41,10 @@ const FIELDS: Readonly<Record<string, string>> = {
   output: "gives",
   again: "again",
   withinMs: "within",
+  rest: "let go",
+  tapMs: "tap within",
+  tapMm: "tap distance",
+  rangeDeg: "range",
 };
 
 /** A figure of a feel in words. */
@@ -118,5 +122,10 @@ export const FEEL_STARTS: Readonly<Record<Control["kind"], readonly FeelStart[]>
     { name: "direct", plain: "short flick: 5 mm, no time limit", feel: { distanceMm: 5, withinMs: 0 } },
     { name: "even", plain: "thumb width: 8 mm, no time limit", feel: { distanceMm: 8, withinMs: 0 } },
     { name: "heavy", plain: "deliberate: 14 mm within 400 ms", feel: { distanceMm: 14, withinMs: 400 } },
+  ],
+  dial: [
+    { name: "direct", plain: "quick: 120°, dead zone 2 %, linear", feel: { rangeDeg: 120, inner: 0.02, curve: { kind: "linear" } } },
+    { name: "even", plain: "half a turn: 180°, dead zone 5 %, power 1.3", feel: { rangeDeg: 180, inner: 0.05, curve: { kind: "power", exponent: 1.3 } } },
+    { name: "heavy", plain: "a wheel with a long way: 540°, dead zone 5 %, linear", feel: { rangeDeg: 540, inner: 0.05, curve: { kind: "linear" } } },
   ],
 };

@@ -21,6 +21,7 @@ export function fittingKind(kind: Action["kind"]): ControlKind {
     case "vector":
       return "stick";
     case "motion":
+    case "delta":
       return "touchpad";
   }
 }
@@ -36,14 +37,40 @@ export function fittingServe(control: ControlKind, action: Pick<Action, "name" |
       return control === "button" ? { port: "press", action: name } : { port: control === "swipe" ? "up" : "held", action: name };
     case "axis":
       if (control === "stick" || control === "dpad") return { port: axisPort(name, serves), action: name };
+      if (control === "dial") return { port: "x", action: name };
       return control === "button" ? { port: "press", action: name, value: 1 } : null;
     case "vector":
-      return control === "button" ? { port: "press", action: name, value: [0, 1] } : control === "touchpad" ? null : { port: "vector", action: name };
+      return control === "button"
+        ? { port: "press", action: name, value: [0, 1] }
+        : control === "touchpad" || control === "dial"
+          ? null
+          : { port: "vector", action: name };
     case "motion":
       if (control === "touchpad") return { port: "motion", action: name };
-      return control === "button" ? null : { port: "vector", action: name, scale: 120 };
+      return control === "button" || control === "dial" ? null : { port: "vector", action: name, scale: 120 };
+    case "delta":
+      return deltaServe(control, name, serves);
   }
 }
+
+/** How a control serves a change along one way: a touchpad by the way that the name means, else the free one; a dial by its turn. */
+function deltaServe(control: ControlKind, name: string, serves: readonly Serve[]): Serve | null {
+  const isUp = axisPort(name, serves.map(asAxis)) === "y";
+  switch (control) {
+    case "touchpad":
+      return { port: isUp ? "dy" : "dx", action: name };
+    case "dial":
+      return { port: "turn", action: name };
+    case "stick":
+    case "dpad":
+      return { port: isUp ? "y" : "x", action: name, scale: 120 };
+    default:
+      return null;
+  }
+}
+
+/** A serve by dx or dy as one by x or y. */
+const asAxis = (serve: Serve): Serve => ({ ...serve, port: serve.port === "dx" ? "x" : serve.port === "dy" ? "y" : serve.port });
 
 /** The size a new control has, mm: a stick as wide as a thumb's easy circle, a button a good target, a touchpad a broad field. */
 const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
@@ -52,6 +79,7 @@ const NEW_SIZE_MM: Readonly<Record<ControlKind, readonly [number, number]>> = {
   dpad: [26, 26],
   touchpad: [40, 30],
   swipe: [40, 30],
+  dial: [30, 30],
 };
 
 /** The least side of a new button's hit area, mm: what the checks want of a target unless the layout says otherwise. */
@@ -100,7 +128,14 @@ export function makeControl(context: EditContext, kind: ControlKind, action: Act
   return { ...made, moments, hit: { ...made.hit, minMm: LEAST_TARGET_MM }, feel: { ...made.feel, slideOut: made.feel.slideOut ?? "keep" } };
 }
 
-const KIND_NAMES: Readonly<Record<ControlKind, string>> = { stick: "Stick", dpad: "D-pad", button: "Button", touchpad: "Touchpad", swipe: "Swipe" };
+const KIND_NAMES: Readonly<Record<ControlKind, string>> = {
+  stick: "Stick",
+  dpad: "D-pad",
+  button: "Button",
+  touchpad: "Touchpad",
+  swipe: "Swipe",
+  dial: "Dial",
+};
 
 /** What a new control is to be: of which kind (null: the fitting one), for which action, and where: about a point, or filling a box that was drawn. */
 export interface NewControl {

@@ -28,7 +28,7 @@ interface StubWriting {
 
 const CSHARP: StubWriting = {
   file: "Controls.cs",
-  rest: { press: "false", axis: "0f", vector: "new ActionValue(0f, 0f)", motion: "new ActionValue(0f, 0f)" },
+  rest: { press: "false", axis: "0f", vector: "new ActionValue(0f, 0f)", motion: "new ActionValue(0f, 0f)", delta: "0f" },
   write: (rests) => `// The handle from which the game reads its actions. There is no Nodulum runtime for C#: in each frame, call BeginFrame, then Set
 // for each action, from your touches, keys and pads.
 using System.Collections.Generic;
@@ -78,7 +78,7 @@ ${rests.map(({ name, rest }) => `        { ${name}, ${rest} },`).join("\n")}
 
 const PYTHON: StubWriting = {
   file: "controls.py",
-  rest: { press: "False", axis: "0.0", vector: "Pair(0.0, 0.0)", motion: "Pair(0.0, 0.0)" },
+  rest: { press: "False", axis: "0.0", vector: "Pair(0.0, 0.0)", motion: "Pair(0.0, 0.0)", delta: "0.0" },
   write: (rests) => `"""The handle from which the game reads its actions.
 
 There is no Nodulum runtime for Python: in each frame, call begin_frame, then set for each action, from your touches, keys and pads.
@@ -133,7 +133,7 @@ controls = Controls()
 
 const LUA: StubWriting = {
   file: "controls.lua",
-  rest: { press: "false", axis: "0", vector: "{ x = 0, y = 0 }", motion: "{ x = 0, y = 0 }" },
+  rest: { press: "false", axis: "0", vector: "{ x = 0, y = 0 }", motion: "{ x = 0, y = 0 }", delta: "0" },
   write: (rests) => `-- The handle from which the game reads its actions. There is no Nodulum runtime for Lua: in each frame, call begin_frame, then set
 -- for each action, from your touches, keys and pads.
 local values = {

@@ -70,7 +70,9 @@ test("every key is there in its order, null where nothing stands, nothing of the
   const helm = controls.find((c) => c.id === ("helm" as never))!;
   expect(Object.keys(helm.look).join()).toBe("label,labels,icon,rotateDeg,turnLabel,rest,held,away,hideAtRest,knobSize,knob,home,homeAfterMs,returnMs,art");
   expect(helm.look).toMatchObject({ icon: null, away: null, knob: null, art: null });
-  expect(Object.keys(helm.feel).join()).toBe("origin,start,travel,landing,inner,outer,deadZone,curve,directions,axes,pressAt,releaseAt,holdDeg");
+  expect(Object.keys(helm.feel).join()).toBe(
+    "origin,rest,tapMs,tapMm,start,travel,landing,inner,outer,deadZone,curve,directions,axes,pressAt,releaseAt,holdDeg",
+  );
   expect(helm.serves).toEqual([{ port: "vector", action: "helm", value: null, scale: null, repeat: null }]);
   expect(Object.values(arrangements[0].overrides)[0]).toMatchObject({ hit: null, landing: null, hidden: false });
   expect(JSON.stringify(JSON.parse(text))).toBe(text);

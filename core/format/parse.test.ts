@@ -65,7 +65,6 @@ test.each([
   [{ ...base, controls: "none" }, /^controls: must be a list/],
   [{ ...base, reference: { width: "1", height: 1 } }, /^reference.width: must be a number/],
   [{ ...base, reference: { width: Infinity, height: 1 } }, /reference\.width/],
-  [{ ...base, arrangements: [{ id: "a", name: "A", when: {}, overrides: { nobody: {} } }] }, /no control, cluster or keep-clear zone has this id/],
   [{ ...base, controls: Array.from({ length: 201 }, (_, i) => ({ ...stick, id: `c${i}` })) }, /at most 200 controls/],
 ])("refuses with place, fault and way out (%#)", (value, expected) => {
   expect(problemsOf(value).join("\n")).toMatch(expected);

@@ -99,14 +99,15 @@ function overrideReferences(layout: Layout, tell: Tell): void {
     for (const [id, override] of Object.entries(arrangement.overrides)) {
       const path = `arrangements[${i}].overrides.${id}`;
       const kind = kinds.get(id);
-      if (kind === undefined && !clusters.has(id) && !zones.has(id)) tell(path, "no control, cluster or keep-clear zone has this id");
-      if (kind === undefined && override.hit) tell(`${path}.hit`, "only a control has a hit area");
-      if (override.landing && kind !== "stick") tell(`${path}.landing`, "only a stick has a landing area");
+      // What overrides nothing that is there has no effect.
+      const isThere = kind !== undefined || clusters.has(id) || zones.has(id);
+      if (isThere && kind === undefined && override.hit) tell(`${path}.hit`, "only a control has a hit area");
+      if (isThere && override.landing && kind !== "stick") tell(`${path}.landing`, "only a stick has a landing area");
       const { placement } = override;
       if (!placement) continue;
       if (clusters.has(id) && placement.kind !== "pin") tell(`${path}.placement.kind`, "a cluster is a pin");
       if (placement.kind !== "pin" || typeof placement.frame !== "object") continue;
-      if (kind === undefined) tell(`${path}.placement.frame`, "only a control can be in a cluster");
+      if (isThere && kind === undefined) tell(`${path}.placement.frame`, "only a control can be in a cluster");
       else if (!clusters.has(placement.frame.cluster)) tell(`${path}.placement.frame.cluster`, `there is no cluster "${placement.frame.cluster}"`);
     }
   });

@@ -8,6 +8,7 @@ export type {
   Control,
   ControlKind,
   Curve,
+  DialControl,
   DpadControl,
   Frame,
   Hit,

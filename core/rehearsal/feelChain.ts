@@ -5,10 +5,11 @@
 import { advance } from "../engine/input/advance";
 import type { ActionValue, ActionValues } from "../engine/input/events";
 import type { Point } from "../engine/geometry/point";
-import { isIdle, type ControlState } from "../engine/input/behaviours";
+import { behaviourOf, isIdle, readControl, type ControlState } from "../engine/input/behaviours";
 import type { Ready, ReadyAny } from "../engine/input/ready";
 import type { InputSetup } from "../engine/input/setup";
 import type { InputState } from "../engine/input/inputState";
+import { dialTurn } from "../engine/input/dial";
 import { deflection } from "../engine/input/stick";
 import { ownEntry } from "../engine/playerChanges";
 import type { ControlKind } from "../engine/types";
@@ -29,7 +30,9 @@ export type ChainStep =
   | { readonly kind: "button"; readonly heldMs: number; readonly isSecond: boolean }
   | { readonly kind: "touchpad" }
   /** `wayMm`: how far the thumb has gone from where it is measured, mm, y up; `firedDeg`: where its last fire went. */
-  | { readonly kind: "swipe"; readonly wayMm: { readonly x: number; readonly y: number }; readonly firedDeg: number | null };
+  | { readonly kind: "swipe"; readonly wayMm: { readonly x: number; readonly y: number }; readonly firedDeg: number | null }
+  /** `turnDeg`: how far it is turned, clockwise positive; `part`: of half its range, −1…1; `gives`: its value, −1…1. */
+  | { readonly kind: "dial"; readonly turnDeg: number; readonly part: number; readonly gives: number };
 
 /** What an action gets: `value` it has; `toward`: what it is on its way to, where it eases and is not there yet. */
 export interface ActionState {
@@ -39,13 +42,13 @@ export interface ActionState {
 }
 export interface FeelState {
   readonly step: ChainStep | null;
-  /** A latch of it is on. */
+  /** It gives something although nobody touches it: a latch that is on, a lever or dial that was left so. */
   readonly isLatched: boolean;
   /** The actions that it serves, each once, in the order of the file. */
   readonly actions: readonly ActionState[];
 }
 
-/** Where a length of deflection lies between the two dead zones, 0…1. Dead zones that meet leave nothing between: all or nothing. @internal exported for its test */
+/** Where a length of deflection lies between the two dead zones, 0…1. Dead zones that meet leave nothing between: all or nothing. */
 export function afterDeadZone(length: number, inner: number, outer: number): number {
   if (length <= inner) return 0;
   return length >= outer || outer <= inner ? 1 : (length - inner) / (outer - inner);
@@ -90,6 +93,10 @@ const STEPS: { readonly [K in ControlKind]: StepOf<StateOf<K>, Ready<K>> } = {
     const wayMm = { x: (touch.x - held.start.x) / ready.mmPx, y: (held.start.y - touch.y) / ready.mmPx };
     return { kind: "swipe", wayMm, firedDeg: held.fire && degrees(held.fire.x, held.fire.y) };
   },
+  dial(state, { ready, time }) {
+    const turnDeg = dialTurn(state);
+    return { kind: "dial", turnDeg, part: turnDeg / (ready.feel.rangeDeg / 2), gives: readControl(state, ready, time).x };
+  },
 };
 
 function stepOf(state: InputState, index: number, ready: ReadyAny): ChainStep | null {
@@ -118,5 +125,5 @@ export function readFeel({ setup, state }: PlayedState, id: string, values: Acti
     const goal = smooth && eased ? ownEntry(eased, name) : undefined;
     return { name, value, toward: goal !== undefined && asText(goal) !== asText(value) ? goal : null };
   });
-  return { step: isIdle(control) ? null : stepOf(state, index, setup.controls[index]), isLatched: control.kind === "button" && control.latched, actions };
+  return { step: isIdle(control) ? null : stepOf(state, index, setup.controls[index]), isLatched: behaviourOf(control.kind).givesAtRest(control), actions };
 }

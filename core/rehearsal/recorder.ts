@@ -7,7 +7,7 @@ import type { InputEvent } from "../engine/input/events";
 import type { InputState } from "../engine/input/inputState";
 import { tickTime, type TickInput } from "../engine/input/advance";
 import { mouseCode, padAxis, padButton } from "../engine/input/hardwareInput";
-import { isIdle } from "../engine/input/behaviours";
+import { behaviourOf, isIdle } from "../engine/input/behaviours";
 import { TRACES } from "../format/limits";
 import type { PlayedState } from "./traceLog";
 
@@ -18,7 +18,7 @@ export function isAtRest({ setup, state }: PlayedState): boolean {
     pad.buttons.every((_, i) => padButton(hardware, i) === 0) && pad.axes.every((_, i) => Math.abs(padAxis(hardware, i, 0, 1)) < PAD_REST);
   return (
     state.touches.length === 0 &&
-    state.controls.every((control) => isIdle(control) && !(control.kind === "button" && control.latched)) &&
+    state.controls.every((control) => isIdle(control) && !behaviourOf(control.kind).givesAtRest(control)) &&
     hardware.down.length === 0 &&
     hardware.taps.length === 0 &&
     (hardware.pad === null || still(hardware.pad)) &&

@@ -109,6 +109,7 @@ export function createTraceLog({ hz, actions, controls, most }: LogShape): Trace
         case "press":
           return x === 1;
         case "axis":
+        case "delta":
           return x;
         case "vector":
         case "motion":

@@ -3,9 +3,9 @@
  * Screens have no say here: what an arrangement hides on one of them is reported by the findings.
  */
 import { withArticle } from "../derived/counted";
-import { portFits, serveLacks } from "../engine/input/fits";
+import { hasPort, portFits, serveLacks } from "../engine/input/fits";
 import { byId, byName } from "../derived/byId";
-import type { Action, Layout, Serve } from "../format/types";
+import type { Action, ControlKind, Layout, Serve } from "../format/types";
 import { nearestWord } from "../engine/nearest";
 import { hardwareEnds } from "./hardwareWires";
 
@@ -36,13 +36,18 @@ export interface LooseEnd {
 }
 
 /** Whether a serve gives anything to an action: the pair fits and lacks nothing. */
-function gives(serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
-  return serve.action === action.name && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
+function gives(control: ControlKind, serve: Serve, action: Pick<Action, "name" | "kind">): boolean {
+  return (
+    serve.action === action.name &&
+    hasPort(control, serve.port) &&
+    portFits(serve.port, action.kind) &&
+    serveLacks(serve.port, action.kind, serve.value, serve.scale) === null
+  );
 }
 
 /** The controls that give to an action in some moment, in drawing order. */
 export const serversOf = ({ controls }: Pick<Layout, "controls">, action: Pick<Action, "name" | "kind">) =>
-  controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(s, action)));
+  controls.filter((c) => (c.serves as readonly Serve[]).some((s) => gives(c.kind, s, action)));
 
 /** How every action of a layout is, in the layout's order. */
 export function actionStatuses(layout: Pick<Layout, "actions" | "controls" | "moments">): ActionStatus[] {
@@ -93,6 +98,7 @@ export function looseEnds(layout: Pick<Layout, "actions" | "controls">): LooseEn
         const near = nearestWord(serve.action, names);
         return [{ control: control.id, index, word: near === null ? "the game does not read this" : `nearly ${near}`, near }];
       }
+      if (!hasPort(control.kind, serve.port)) return [{ control: control.id, index, word: `${withArticle(control.kind)} has no ${serve.port}`, near: null }];
       if (!portFits(serve.port, action.kind)) return [{ control: control.id, index, word: `does not fit ${withArticle(action.kind)}`, near: null }];
       const lacks = serveLacks(serve.port, action.kind, serve.value, serve.scale);
       return lacks === null ? [] : [{ control: control.id, index, word: lacks, near: null }];

@@ -51,7 +51,9 @@ test("what does not fit is told with the reason", () => {
   );
   expect(directions.lost).toEqual(["up", "down"]);
   expect(directions.why[0]).toMatch(/one port, press; it cannot tell up from down/);
-  expect(after("stick", [{ port: "vector", action: "go" }], "touchpad").why).toEqual(["a touchpad has no port like vector; it has motion, held"]);
+  expect(after("stick", [{ port: "vector", action: "go" }], "touchpad").why).toEqual([
+    "a touchpad has no port like vector; it has motion, dx, dy, held, tapped",
+  ]);
   expect(
     after(
       "stick",

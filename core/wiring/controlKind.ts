@@ -30,10 +30,16 @@ export interface ControlKindPreview {
 
 /** The ports that are in for a port, nearest first: what means the same to the thumb, then what carries the same, then what remains. */
 const NEAREST: Readonly<Record<Port, readonly Port[]>> = {
-  vector: ["vector", "motion"],
+  vector: ["vector", "motion", "x"],
   motion: ["motion", "vector"],
+  aim: ["aim", "vector"],
   x: ["x", "right", "press"],
-  y: ["y", "up", "press"],
+  y: ["y", "up", "x", "press"],
+  dx: ["dx", "turn", "x"],
+  dy: ["dy", "turn", "y"],
+  turn: ["turn", "dx", "x"],
+  tapped: ["tapped", "press", "held"],
+  released: ["released", "press", "tapped", "held"],
   press: ["press", "held", "active", "up"],
   held: ["held", "active", "press"],
   active: ["active", "held", "press"],

@@ -41,7 +41,9 @@ export function fleetingServe(action: Action, control: Control, serve: Serve): F
     portCarries(serve.port) === "press" && portFits(serve.port, action.kind) && serveLacks(serve.port, action.kind, serve.value, serve.scale) === null;
   // A vector of a swipe comes and goes within a tick as its directions do.
   const flicks = control.kind === "swipe" && serve.port === "vector" && action.ease === "all";
-  return switches || flicks ? fleeting(action, control) : null;
+  const found = switches || flicks ? fleeting(action, control) : null;
+  // A tap and a release are there for one tick, whatever the control does.
+  return found && (serve.port === "tapped" || serve.port === "released") ? { ...found, always: true } : found;
 }
 
 /** Does what helps. */

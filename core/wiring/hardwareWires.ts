@@ -25,20 +25,20 @@ export interface HardwareWire {
   readonly end: string;
 }
 
-/** What an end gives: true/false (a pad button from half its way on), one number, two, or a movement. */
-export type HardwareGives = "press" | "number" | "vector" | "motion";
+/** What an end gives: true/false (a pad button from half its way on), one number, two, a movement, or a movement one way. */
+export type HardwareGives = "press" | "number" | "vector" | "motion" | "change";
 
 export function hardwareGives(source: HardwareSource): HardwareGives {
-  if ("move" in source) return "motion";
+  if ("move" in source) return source.move === true ? "motion" : "change";
   if ("axis" in source) return "number";
   if ("stick" in source) return "vector";
   return "press";
 }
 
-/** The text of the end a source hangs on: `key KeyW`, `mouse 2`, `mouse move`, `pad button 0`, `pad axis 1`, `pad stick left`. */
+/** The text of the end a source hangs on: `key KeyW`, `mouse 2`, `mouse move`, `mouse move x`, `pad button 0`, `pad axis 1`, `pad stick left`. */
 export function hardwareEnd(list: HardwareList, source: HardwareSource): string {
   if ("code" in source) return `key ${source.code}`;
-  if ("move" in source) return "mouse move";
+  if ("move" in source) return source.move === true ? "mouse move" : `mouse move ${source.move}`;
   if ("axis" in source) return `pad axis ${source.axis}`;
   if ("stick" in source) return `pad stick ${source.stick}`;
   return list === "mouse" ? `mouse ${source.button}` : `pad button ${source.button}`;
@@ -49,6 +49,8 @@ export function sourceOfEnd(end: string): { readonly list: HardwareList; readonl
   const key = /^key (.+)$/.exec(end);
   if (key) return { list: "keys", source: { code: key[1] } };
   if (end === "mouse move") return { list: "mouse", source: { move: true, scale: 1 } };
+  const moved = /^mouse move ([xy])$/.exec(end);
+  if (moved) return { list: "mouse", source: { move: moved[1] as "x" | "y", scale: 1 } };
   const mouse = /^mouse (\d+)$/.exec(end);
   if (mouse) return { list: "mouse", source: { button: Number(mouse[1]) } };
   const pad = /^pad (button|axis) (\d+)$/.exec(end);
@@ -83,26 +85,31 @@ const KIND_FITS: Readonly<Record<ActionKind, string>> = {
   axis: "keys for its two ends, or a pad axis",
   vector: "keys for its directions, or a pad stick",
   motion: "the mouse's movement, or a pad stick",
+  delta: "the mouse's movement one way, or a pad axis",
 };
 const GIVES_WORD: Readonly<Record<HardwareGives, string>> = {
   press: "gives true or false",
   number: "gives one number",
   vector: "gives x and y",
   motion: "gives movement",
+  change: "gives movement one way",
+};
+
+/** The kinds of actions that an end can give to (the table of model.md, desk inputs). */
+const HARDWARE_FITS: Readonly<Record<HardwareGives, readonly ActionKind[]>> = {
+  press: ["press", "axis", "vector"],
+  number: ["axis", "delta"],
+  vector: ["vector", "motion"],
+  motion: ["motion"],
+  change: ["delta"],
 };
 
 /** Why an end cannot give to an action of a kind, and what would fit; null where it can (the table of model.md, desk inputs). */
 export function hardwareWhyNot(source: HardwareSource, kind: ActionKind): string | null {
   const gives = hardwareGives(source);
-  const fits =
-    gives === "press"
-      ? kind !== "motion"
-      : gives === "number"
-        ? kind === "axis"
-        : gives === "vector"
-          ? kind === "vector" || kind === "motion"
-          : kind === "motion";
-  return fits ? null : `it ${GIVES_WORD[gives]}, the action is ${kind === "axis" ? "an" : "a"} ${kind}; ${KIND_FITS[kind]} would fit`;
+  return HARDWARE_FITS[gives].includes(kind)
+    ? null
+    : `it ${GIVES_WORD[gives]}, the action is ${kind === "axis" ? "an" : "a"} ${kind}; ${KIND_FITS[kind]} would fit`;
 }
 
 /** What a source still lacks to give anything to an action of a kind it fits; null where nothing. */
@@ -198,9 +205,9 @@ export function plugIn(layout: Layout, name: string, end: string, gives?: Value)
   if (why !== null) return refused("", `${end} cannot give to \`${name}\`: ${why}`);
   if (hardwareWires(action).some((w) => w.end === end)) return refused("", `${end} already gives to \`${name}\``);
   const value = hardwareGives(made.source) === "press" ? (gives ?? firstValue(action, end)) : undefined;
-  // A pad stick toward a motion gives units a second: one a second would be felt as nothing.
-  const source =
-    value !== undefined ? { ...made.source, value } : "stick" in made.source && action.kind === "motion" ? { ...made.source, scale: 120 } : made.source;
+  // A pad stick toward a motion, or a pad axis toward a delta, gives units a second: one a second would be felt as nothing.
+  const isRate = ("stick" in made.source && action.kind === "motion") || ("axis" in made.source && action.kind === "delta");
+  const source = value !== undefined ? { ...made.source, value } : isRate ? { ...made.source, scale: 120 } : made.source;
   return withSources(layout, name, made.list, (list) => [...list, source]);
 }
 

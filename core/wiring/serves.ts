@@ -2,7 +2,7 @@
 import { withArticle } from "../derived/counted";
 import { bind, changeAction, changeServe } from "../editing/edits/actions";
 import { byId, byName } from "../derived/byId";
-import { portCarries, portFits, serveLacks, type PortCarries } from "../engine/input/fits";
+import { hasPort, portCarries, portFits, serveLacks, type PortCarries } from "../engine/input/fits";
 import { PORTS } from "../engine/types";
 import type { Action, ActionKind, Control, ControlKind, Layout, Port, Serve } from "../format/types";
 import { refused, type Result } from "../engine/result";
@@ -13,12 +13,14 @@ const CARRIES_WORD: Readonly<Record<PortCarries, string>> = {
   number: "gives one number",
   vector: "gives x and y",
   motion: "gives movement",
+  change: "gives movement one way",
 };
 const KIND_WANTS: Readonly<Record<ActionKind, string>> = {
   press: "a button's press, or held, active or a direction",
   axis: "x or y, or a button with a value",
   vector: "a vector, or buttons with directions as values",
   motion: "a touchpad's motion, or a vector with a scale",
+  delta: "a touchpad's dx or dy, a dial's turn, or x or y with a scale",
 };
 
 /** Every port of a kind of control. */
@@ -38,14 +40,14 @@ export function controlWhyNot(control: ControlKind, kind: ActionKind): string | 
 /** The unit vector of a direction port; up for a port without one. */
 const DIRECTION: Partial<Record<Port, [number, number]>> = { up: [0, 1], down: [0, -1], left: [-1, 0], right: [1, 0] };
 
-/** What a port gives to an action when nothing more is said, with all it needs: a direction toward a vector, an end toward an axis, 120 units a second toward a motion. */
+/** What a port gives to an action when nothing more is said, with all it needs: a direction toward a vector, an end toward an axis, 120 units a second toward a motion or delta. */
 export function serveBy(port: Port, action: Pick<Action, "name" | "kind">): Serve {
   const serve: Serve = { port, action: action.name };
   const carries = portCarries(port);
   if (action.kind === "vector" && carries === "press") return { ...serve, value: DIRECTION[port] ?? [0, 1] };
   if (action.kind === "axis" && carries === "press") return { ...serve, value: port === "left" || port === "down" ? -1 : 1 };
-  if (action.kind === "motion" && carries === "vector") return { ...serve, scale: 120 };
-  return serve;
+  const isRate = (action.kind === "motion" && carries === "vector") || (action.kind === "delta" && carries === "number");
+  return isRate ? { ...serve, scale: 120 } : serve;
 }
 
 /** A serve toward another action, with the value or scale that its kind asks for; null where the port cannot give to it. */
@@ -171,6 +173,7 @@ const RULES: Readonly<Record<ActionKind, string>> = {
   axis: "added, kept within −1 to 1",
   vector: "added, shortened to length 1",
   motion: "added",
+  delta: "added",
 };
 
 /** Figures of a value or scale, with a true minus. */
@@ -189,15 +192,16 @@ export function serveGives(serve: Serve, kind: ActionKind): string {
     if (kind === "press") return serve.repeat ? `every ${serve.repeat.intervalMs} ms after ${serve.repeat.delayMs} ms` : "true";
     return signed(serve.value ?? 1);
   }
-  const what = carries === "number" ? serve.port : carries === "motion" ? "mm" : "x, y";
-  return `${what}${times(serve.scale, carries === "vector" && kind === "motion" ? " per second" : "")}`;
+  const what = { number: serve.port, motion: "mm", vector: "x, y", change: serve.port === "turn" ? "degrees" : `mm ${serve.port}` }[carries];
+  const isRate = (carries === "vector" && kind === "motion") || (carries === "number" && kind === "delta");
+  return `${what}${times(serve.scale, isRate ? " per second" : "")}`;
 }
 
 /** What a desk source gives to an action of a kind, in figures. */
 export function hardwareSourceGives(wire: HardwareWire, kind: ActionKind): string {
   const { source } = wire;
-  if ("move" in source) return `px${times(source.scale)}`;
-  if ("axis" in source) return `amount${times(source.scale)}`;
+  if ("move" in source) return `px${source.move === true ? "" : ` ${source.move}`}${times(source.scale)}`;
+  if ("axis" in source) return `amount${times(source.scale, kind === "delta" ? " per second" : "")}`;
   if ("stick" in source) return `x, y${times(source.scale, kind === "motion" ? " per second" : "")}`;
   return kind === "press" ? "true" : signed(source.value ?? 1);
 }
@@ -205,9 +209,16 @@ export function hardwareSourceGives(wire: HardwareWire, kind: ActionKind): strin
 /** The small sum of an action: every source that gives to it, and how they come together. `nameOf` words a desk end. */
 export function inputSumOf(layout: Layout, action: Action, nameOf: (end: string) => string): ActionSum {
   const names = new Map(layout.controls.map((c) => [c.id, c.name]));
+  const kinds = new Map(layout.controls.map((c) => [c.id, c.kind]));
   const terms = wiresOf(layout, action.name).flatMap((wire): Term[] => {
     if (wire.kind === "touch") {
-      if (!portFits(wire.serve.port, action.kind) || serveLacks(wire.serve.port, action.kind, wire.serve.value, wire.serve.scale) !== null) return [];
+      const kind = kinds.get(wire.control)!;
+      if (
+        !hasPort(kind, wire.serve.port) ||
+        !portFits(wire.serve.port, action.kind) ||
+        serveLacks(wire.serve.port, action.kind, wire.serve.value, wire.serve.scale) !== null
+      )
+        return [];
       const port = wire.serve.port === "press" || wire.serve.port === "vector" || wire.serve.port === "motion" ? "" : ` ${wire.serve.port}`;
       return [{ from: `${names.get(wire.control)}${port}`, gives: serveGives(wire.serve, action.kind) }];
     }

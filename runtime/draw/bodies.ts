@@ -1,6 +1,6 @@
 /**
  * How each kind of control is drawn, in one table: a stick is a compass rose, a d-pad four quoins about a hollow, a touchpad a field with corner
- * marks, a swipe a field with a wind arrow. Knobs and words are drawn over it: see `art`.
+ * marks, a swipe a field with a wind arrow, a dial a wheel with a mark at its top; a lever of one axis is a slot. Knobs and words are drawn over it: see `art`.
  */
 import type { Box } from "../../core/engine/geometry/point";
 import type { Control, ControlKind } from "../../core/engine/types";
@@ -19,7 +19,7 @@ export interface DrawnKind {
 
 export const DRAWN_KINDS: Readonly<Record<ControlKind, DrawnKind>> = {
   stick: {
-    body: (ctx, { box }, face, hairline) => drawRose(ctx, box, face, hairline),
+    body: (ctx, { box, control }, face, hairline) => (isSlot(control) ? drawSlot(ctx, box, control, face) : drawRose(ctx, box, face, hairline)),
     isAlike: (a, b) => isSamePoint(a, b) && a.origin?.x === b.origin?.x && a.origin?.y === b.origin?.y,
   },
   dpad: {
@@ -43,7 +43,57 @@ export const DRAWN_KINDS: Readonly<Record<ControlKind, DrawnKind>> = {
     },
     isAlike: isSamePoint,
   },
+  dial: {
+    body(ctx, { box, control, pose }, face, hairline) {
+      outline(ctx, box, "ellipse");
+      fillAndLine(ctx, face);
+      ctx.save();
+      ctx.translate(box.x + box.w / 2, box.y + box.h / 2);
+      ctx.rotate(((pose.x + control.look.rotateDeg) * Math.PI) / 180);
+      drawWheel(ctx, Math.min(box.w, box.h) / 2, face, hairline);
+      ctx.restore();
+    },
+    isAlike: isSamePoint,
+  },
 };
+
+/** A lever that moves along one axis. */
+export const isSlot = (control: Control): boolean => control.kind === "stick" && control.feel.rest === "stays" && control.feel.axes !== "both";
+
+/** A slot along the axis of a lever, as wide as its knob. */
+function drawSlot(ctx: Ctx, box: Box, control: Control, face: Face): void {
+  const wide = Math.min(box.w, box.h) * Math.max(0.2, control.look.knobSize);
+  const isUpright = control.kind === "stick" && control.feel.axes === "y";
+  const slot = isUpright ? { ...box, x: box.x + (box.w - wide) / 2, w: wide } : { ...box, y: box.y + (box.h - wide) / 2, h: wide };
+  outline(ctx, slot, "capsule");
+  fillAndLine(ctx, face);
+}
+
+/** The spokes of a wheel: to both sides and down, so that its top is the mark alone. In quarter turns, clockwise from the top. */
+const SPOKES = [1, 2, 3];
+
+/** Rim, hub, spokes and the mark of a wheel about the origin. */
+function drawWheel(ctx: Ctx, r: number, face: Face, hairline: number): void {
+  ctx.strokeStyle = face.line;
+  ctx.lineWidth = hairline;
+  ctx.beginPath();
+  ctx.ellipse(0, 0, r * 0.78, r * 0.78, 0, 0, Math.PI * 2);
+  ctx.stroke();
+  ctx.beginPath();
+  ctx.ellipse(0, 0, r * 0.22, r * 0.22, 0, 0, Math.PI * 2);
+  for (const quarter of SPOKES) {
+    const [x, y] = [Math.sin((quarter * Math.PI) / 2), -Math.cos((quarter * Math.PI) / 2)];
+    ctx.moveTo(x * r * 0.22, y * r * 0.22);
+    ctx.lineTo(x * r * 0.78, y * r * 0.78);
+  }
+  ctx.stroke();
+  ctx.strokeStyle = face.ink;
+  ctx.lineWidth = Math.max(hairline * 2, r * 0.09);
+  ctx.beginPath();
+  ctx.moveTo(0, -r * 0.97);
+  ctx.lineTo(0, -r * 0.8);
+  ctx.stroke();
+}
 
 function isSamePoint(a: Pose, b: Pose): boolean {
   return a.x === b.x && a.y === b.y;

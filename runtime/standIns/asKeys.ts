@@ -20,7 +20,7 @@ const REPEAT_EVERY_MS = 33;
 const pairOf = (value: number | readonly [number, number] | undefined): readonly [number, number] =>
   value === undefined ? [1, 1] : typeof value === "number" ? [value, value] : value;
 
-/** Returns the first key of an action per direction; a motion has none. @internal exported for its test */
+/** Returns the first key of an action per direction; a motion or delta has none. @internal exported for its test */
 export function keysOf({ kind, keys }: PlayedAction): readonly KeyOf[] {
   switch (kind) {
     case "press":
@@ -41,6 +41,7 @@ export function keysOf({ kind, keys }: PlayedAction): readonly KeyOf[] {
         return key ? [{ code: key.code, amount: (value) => (value as readonly [number, number])[0] * x + (value as readonly [number, number])[1] * y }] : [];
       });
     case "motion":
+    case "delta":
       return [];
   }
 }

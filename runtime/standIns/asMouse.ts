@@ -1,16 +1,26 @@
-/** Plays a layout as a mouse: motions as movement, presses as buttons, for games that read only the mouse. */
-import type { ActionValues } from "../../core/engine/input/events";
+/** Plays a layout as a mouse: motions and deltas as movement, presses as buttons, for games that read only the mouse. */
+import type { ActionValue, ActionValues } from "../../core/engine/input/events";
 import type { PlayedAction } from "../../core/engine/types";
 import { OWN_EVENT } from "../attach/deskInput";
 import type { Handle } from "../handle";
 import { focusGame, targetFor, type StandInTarget } from "./target";
 
-/** CSS px per unit of a motion, horizontally and vertically: the inverse of the mouse scale. */
-function pxAUnit({ mouse }: PlayedAction): readonly [number, number] {
-  const move = mouse.find((one) => "move" in one);
-  const scale = move && "move" in move ? move.scale : 1;
-  const [x, y] = typeof scale === "number" ? [scale, scale] : scale;
-  return [x ? 1 / x : 1, y ? 1 / y : 1];
+/**
+ * How far a mouse moves, CSS px, for an action to give a value: the inverse of its mouse scale. A delta moves it the way that the delta is bound to; one
+ * that is bound to no movement does not. @internal exported for its test
+ */
+export function movementOf({ kind, mouse }: PlayedAction, value: ActionValue): readonly [number, number] {
+  const moves = mouse.flatMap((one) => ("move" in one ? [one] : []));
+  const pxAUnit = (scale: number | readonly [number, number], side: 0 | 1) => 1 / ((typeof scale === "number" ? scale : scale[side]) || 1);
+  if (kind === "motion") {
+    const [x, y] = value as readonly [number, number];
+    const scale = moves.find(({ move }) => move === true)?.scale ?? 1;
+    return [x * pxAUnit(scale, 0), -y * pxAUnit(scale, 1)];
+  }
+  const bound = kind === "delta" ? moves.find(({ move }) => move !== true) : undefined;
+  if (!bound) return [0, 0];
+  const far = value as number;
+  return bound.move === "x" ? [far * pxAUnit(bound.scale, 0), 0] : [0, -far * pxAUnit(bound.scale, 1)];
 }
 
 /** Returns the mouse button of a press; null: none. */
@@ -57,22 +67,22 @@ export function asMouse(handle: Pick<Handle, "layout" | "onTick" | "over">, opti
   const stop = handle.onTick((values: ActionValues, _timeMs, events) => {
     if (events.some(({ type }) => type === "down")) focusGame(targetNow());
     for (const action of handle.layout.actions) {
-      const value = values[action.name];
-      if (action.kind === "motion") {
-        const [given, scale] = [value as readonly [number, number], pxAUnit(action)];
-        rest = [rest[0] + given[0] * scale[0], rest[1] - given[1] * scale[1]];
-        const [dx, dy] = [Math.trunc(rest[0]), Math.trunc(rest[1])];
-        if (dx === 0 && dy === 0) continue;
-        rest = [rest[0] - dx, rest[1] - dy];
-        [x, y] = [x + dx, y + dy];
-        send("move", -1, dx, dy);
-      } else if (action.kind === "press") {
-        const button = buttonOf(action);
-        if (button === null || down.has(button) === (value === true)) continue;
-        if (value === true) down.add(button);
-        else down.delete(button);
-        send(value === true ? "down" : "up", button);
-      }
+      const [dx, dy] = movementOf(action, values[action.name]);
+      rest = [rest[0] + dx, rest[1] + dy];
+    }
+    const [dx, dy] = [Math.trunc(rest[0]), Math.trunc(rest[1])];
+    if (dx !== 0 || dy !== 0) {
+      rest = [rest[0] - dx, rest[1] - dy];
+      [x, y] = [x + dx, y + dy];
+      send("move", -1, dx, dy);
+    }
+    for (const action of handle.layout.actions) {
+      const button = action.kind === "press" ? buttonOf(action) : null;
+      const isOn = values[action.name] === true;
+      if (button === null || down.has(button) === isOn) continue;
+      if (isOn) down.add(button);
+      else down.delete(button);
+      send(isOn ? "down" : "up", button);
     }
   });
   return () => {

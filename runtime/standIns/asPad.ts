@@ -32,7 +32,7 @@ export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { butt
     }
     case "axis": {
       const part = pad.find((one) => "axis" in one);
-      if (part && "axis" in part) return strongest(axes, part.axis, (value as number) * (Math.sign(part.scale) || 1));
+      if (part && "axis" in part) return strongest(axes, part.axis, (value as number) * (Math.sign(sideOf(part.scale, 0)) || 1));
       for (const one of pad) if ("button" in one) strongest(buttons, one.button, Math.max(0, (value as number) * Math.sign(sideOf(one.value, 0))));
       return;
     }
@@ -49,6 +49,7 @@ export function putOnPad({ kind, pad }: PlayedAction, value: ActionValue, { butt
       return;
     }
     case "motion":
+    case "delta":
       return;
   }
 }

@@ -13,7 +13,7 @@ export interface TrailPoint {
 
 /**
  * Puck: place and speed, its value's way of the last two seconds, which parts of the unit disc were reached. View: turned by degrees, all of
- * them, and how fast (°/s). Needle: −1…1, and its rate (1/s). Lamp: on, how often it was lit, and how long this time or last (ms).
+ * them, and how fast (°/s). Roller: where it has turned to and how far it went, degrees, and how fast (°/s). Needle: −1…1, and its rate (1/s). Lamp: on, how often it was lit, and how long this time or last (ms).
  */
 export type YardBody =
   | {
@@ -26,6 +26,7 @@ export type YardBody =
       readonly reached: ReadonlySet<number>;
     }
   | { readonly kind: "view"; readonly x: number; readonly y: number; readonly turned: number; readonly speed: number }
+  | { readonly kind: "roller"; readonly turned: number; readonly way: number; readonly speed: number }
   | { readonly kind: "needle"; readonly lean: number; readonly rate: number }
   | { readonly kind: "lamp"; readonly on: boolean; readonly count: number; readonly ms: number };
 
@@ -49,6 +50,8 @@ export function newBody(kind: ActionKind): YardBody {
       return { kind: "puck", x: 0, y: 0, vx: 0, vy: 0, trail: [], reached: new Set() };
     case "motion":
       return { kind: "view", x: 0, y: 0, turned: 0, speed: 0 };
+    case "delta":
+      return { kind: "roller", turned: 0, way: 0, speed: 0 };
     case "axis":
       return { kind: "needle", lean: 0, rate: 0 };
     case "press":
@@ -100,6 +103,12 @@ export function moveBody(body: YardBody, name: string, values: ActionValues, { m
       if (way === 0 && speed < VIEW_RESTS) return body.speed === 0 ? body : { ...body, speed: 0 };
       return { kind: "view", x: (((body.x + dx) % 360) + 360) % 360, y: clampTo(body.y + dy, -80, 80), turned: body.turned + way, speed };
     }
+    case "roller": {
+      const way = axisOf(values, name);
+      const speed = body.speed + ((s > 0 ? Math.abs(way) / s : 0) - body.speed) * Math.min(1, ms / CALM_MS);
+      if (way === 0 && speed < VIEW_RESTS) return body.speed === 0 ? body : { ...body, speed: 0 };
+      return { kind: "roller", turned: (((body.turned + way) % 360) + 360) % 360, way: body.way + way, speed };
+    }
     case "needle": {
       const lean = axisOf(values, name);
       const rate = body.rate + ((s > 0 ? (lean - body.lean) / s : 0) - body.rate) * Math.min(1, ms / CALM_MS);
@@ -126,6 +135,8 @@ export function bodyWords(body: YardBody): string {
     }
     case "view":
       return `${body.turned.toFixed(0)}° · ${body.speed.toFixed(0)} °/s`;
+    case "roller":
+      return `${body.way.toFixed(0)}° · ${body.speed.toFixed(0)} °/s`;
     case "needle":
       return `${body.lean.toFixed(2)} · ${body.rate.toFixed(1)}/s`;
     case "lamp":

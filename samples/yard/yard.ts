@@ -1,6 +1,6 @@
 /**
  * The test yard: every action of a layout drives its own body, under its own word. A vector pushes a puck in its
- * ring, a motion turns a view, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else;
+ * ring, a motion turns a view, a delta turns a roller, an axis leans a needle, a press lights a lamp. The yard reads values by name and nothing else;
  * where its bodies stand it is reported.
  */
 import type { PlayedAction } from "../../core/engine/types";
@@ -91,6 +91,8 @@ function drawBody(ctx: CanvasRenderingContext2D, body: YardBody, { cx, cy, r }: 
       ctx.fill();
       return;
     }
+    case "roller":
+      return drawRoller(ctx, body.turned, { cx, cy, r });
     case "needle": {
       const angle = body.lean * 1.1;
       ctx.lineWidth = r * 0.1;
@@ -108,6 +110,23 @@ function drawBody(ctx: CanvasRenderingContext2D, body: YardBody, { cx, cy, r }: 
         ctx.stroke();
       }
   }
+}
+
+/** A drum seen from its side, whose slats go by as it turns. */
+function drawRoller(ctx: CanvasRenderingContext2D, turned: number, { cx, cy, r }: Disc): void {
+  const [half, high] = [r * 0.7, r * 0.5];
+  ctx.strokeStyle = "#8ea2ff";
+  ctx.lineWidth = Math.max(1, r * 0.06);
+  ctx.strokeRect(cx - half, cy - high, 2 * half, 2 * high);
+  for (let i = 0; i < 12; i += 1) {
+    const angle = ((turned + i * 30) * Math.PI) / 180;
+    // Only the slats on the near side are seen.
+    if (Math.cos(angle) <= 0) continue;
+    const x = cx + Math.sin(angle) * half;
+    ctx.moveTo(x, cy - high);
+    ctx.lineTo(x, cy + high);
+  }
+  ctx.stroke();
 }
 
 /** The way of a vector's value over the last two seconds, fading. */

@@ -19,6 +19,14 @@ function portLive(port: Port, reading: PortReading, held: boolean): boolean {
     case "vector":
     case "motion":
       return reading.vx !== 0 || reading.vy !== 0;
+    case "aim":
+      return reading.aimX !== 0 || reading.aimY !== 0;
+    case "dx":
+      return reading.vx !== 0;
+    case "dy":
+      return reading.vy !== 0;
+    case "turn":
+      return reading.turn !== 0;
     case "x":
       return reading.x !== 0;
     case "y":
@@ -32,13 +40,15 @@ function portLive(port: Port, reading: PortReading, held: boolean): boolean {
     case "down":
     case "left":
     case "right":
+    case "tapped":
+    case "released":
       return reading[port];
   }
 }
 
 function hardwareLive({ source }: HardwareWire, hardware: ReturnType<Player["state"]>["hardware"]): boolean {
   if ("code" in source) return isDown(hardware, source.code);
-  if ("move" in source) return hardware.dx !== 0 || hardware.dy !== 0;
+  if ("move" in source) return (source.move !== "y" && hardware.dx !== 0) || (source.move !== "x" && hardware.dy !== 0);
   if ("axis" in source) return padAxis(hardware, source.axis, source.inner, source.outer) !== 0;
   if ("stick" in source) {
     const [x, y] = padStick(hardware, source.stick, source.inner, source.outer);

@@ -15,11 +15,11 @@ export function ServeFields({ serve, action, onChange }: { serve: Serve; action:
   const carries = portCarries(serve.port);
   const { kind } = action;
   if (carries !== "press") {
-    const perSecond = carries === "vector" && kind === "motion";
+    const perSecond = (carries === "vector" && kind === "motion") || (carries === "number" && kind === "delta");
     return (
       <ServeScaleFields
         action={action.name}
-        pair={carries !== "number"}
+        pair={carries !== "number" && carries !== "change"}
         value={serve.scale ?? 1}
         unit={perSecond ? "/s" : undefined}
         onChange={(scale) => onChange("scale", { scale: scale === 1 && !perSecond ? undefined : scale })}

@@ -6,4 +6,5 @@ export const ACTION_KINDS: readonly (readonly [ActionKind, string])[] = [
   ["axis", "axis · −1 to 1"],
   ["vector", "vector · x and y"],
   ["motion", "motion · change per tick"],
+  ["delta", "delta · change per tick, one way"],
 ];

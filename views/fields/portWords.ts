@@ -13,4 +13,10 @@ export const PORT_WORD: Readonly<Record<Serve["port"], string>> = {
   active: "active",
   press: "press",
   motion: "motion",
+  aim: "aim",
+  tapped: "tapped",
+  released: "released",
+  dx: "dx",
+  dy: "dy",
+  turn: "turn",
 };

@@ -31,6 +31,7 @@ const tools = [
   ["b", "button"],
   ["t", "touchpad"],
   ["w", "swipe"],
+  ["l", "dial"],
   ["k", "zone"],
 ] as const;
 const overlays = (...letters: string[]) => letters.map((letter) => [letter, `overlay ${letter}`] as const);
@@ -98,7 +99,7 @@ export const KEY_TABLE: readonly KeyRow[] = [
     ...MAKING,
     keys: tools.map(([letter, kind]) => [`shift+${letter}`, `tool ${kind}`]),
     shown: "Shift S · D · B · T · W · K",
-    words: "tool: stick · d-pad · button · touchpad · swipe · keep-clear zone",
+    words: "tool: stick · d-pad · button · touchpad · swipe · dial · keep-clear zone",
   },
   { ...MAKING, keys: [["enter", "put down"]], shown: "Enter · draw a box · click", words: "place it · in the box · here" },
   { ...MAKING, keys: [["d", "duplicate"]], shown: "D", words: "duplicate" },

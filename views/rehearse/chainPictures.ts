@@ -1,7 +1,7 @@
 /** The pictures of the chain, kind by kind: each in a square, from the thumb at the left to what is given at the right. */
 import { curveAt } from "../../core/engine/input/curve";
-import type { Control, DpadControl, StickControl, SwipeControl } from "../../core/format/types";
-import type { ChainStep, FeelState } from "../../core/rehearsal/feelChain";
+import type { Control, Curve, DialControl, DpadControl, StickControl, SwipeControl } from "../../core/format/types";
+import { afterDeadZone, type ChainStep, type FeelState } from "../../core/rehearsal/feelChain";
 
 export const SIDE = 58;
 export const GAP = 12;
@@ -61,6 +61,11 @@ const CHAINS: { readonly [K in Control["kind"]]: ChainKind<Extract<Control, { ki
     draw: ({ drawn, control, step }) => drawSwipe(drawn, control.feel, step),
     figures: ({ wayMm, firedDeg }) => `${Math.hypot(wayMm.x, wayMm.y).toFixed(1)} mm${firedDeg === null ? "" : `, fired ${Math.round(firedDeg)}°`}`,
   },
+  dial: {
+    words: () => ["turn", "curve", "gives"],
+    draw: ({ drawn, control, step }) => drawDial(drawn, control.feel, step),
+    figures: ({ turnDeg, gives }) => `${turnDeg.toFixed(0)}° → ${percent(gives)}`,
+  },
 };
 const chainOf = (kind: Control["kind"]): ChainKind<Control, ChainStep> => CHAINS[kind];
 
@@ -75,7 +80,7 @@ export function drawChain(ctx: CanvasRenderingContext2D, control: Control, { ste
 
 /** What the thumb does, in figures. */
 export function stepWords({ step, isLatched }: FeelState): string {
-  if (step === null) return isLatched ? "latched" : "";
+  if (step === null) return isLatched ? "stays" : "";
   return chainOf(step.kind).figures(step);
 }
 
@@ -153,12 +158,12 @@ function drawStick(drawn: Drawn, feel: StickControl["feel"], step: Step<"stick">
     ctx.fillStyle = tones.accent;
     ctx.fillRect(left + SIDE * Math.min(1, step.raw.length) - 1.5, top - 4, 3, height + 8);
   }
-  drawCurve(drawn, cell(2), feel, step);
+  drawCurve(drawn, cell(2), feel.curve, step);
   bar(drawn, cell(3), step?.gives ?? 0);
 }
 
-function drawCurve({ ctx, tones }: Drawn, left: number, feel: StickControl["feel"], step: Step<"stick">): void {
-  const at = (u: number): [number, number] => [left + u * (SIDE - 4) + 2, SIDE - 2 - curveAt(feel.curve, u) * (SIDE - 4)];
+function drawCurve({ ctx, tones }: Drawn, left: number, curve: Curve, step: { readonly argument: number } | null): void {
+  const at = (u: number): [number, number] => [left + u * (SIDE - 4) + 2, SIDE - 2 - curveAt(curve, u) * (SIDE - 4)];
   ctx.strokeStyle = tones.rule;
   ctx.strokeRect(left + 0.5, 0.5, SIDE - 1, SIDE - 1);
   ctx.strokeStyle = tones.ink;
@@ -208,6 +213,28 @@ function drawButton(
     ctx.fillRect(left + 1, MIDDLE - 7, (SIDE - 2) * part, 14);
   }
   bar(drawn, cell(isTimed(control) ? 2 : 1), isOn ? 1 : 0);
+}
+
+/** The turn as a hand on the dial with its range about the top, the curve, and what is given to either side. */
+function drawDial(drawn: Drawn, feel: DialControl["feel"], step: Step<"dial">): void {
+  const { ctx, tones } = drawn;
+  const up = -Math.PI / 2;
+  const half = (Math.min(360, feel.rangeDeg) * Math.PI) / 360;
+  circle(drawn, 0, R, { stroke: "rule" });
+  ctx.strokeStyle = tones.ink;
+  ctx.beginPath();
+  ctx.arc(MIDDLE, MIDDLE, R, up - half, up + half);
+  ctx.stroke();
+  const angle = up + ((step?.turnDeg ?? 0) * Math.PI) / 180;
+  ctx.strokeStyle = tones.accent;
+  ctx.lineWidth = 3;
+  ctx.beginPath();
+  ctx.moveTo(MIDDLE, MIDDLE);
+  ctx.lineTo(MIDDLE + Math.cos(angle) * R, MIDDLE + Math.sin(angle) * R);
+  ctx.stroke();
+  ctx.lineWidth = 1;
+  drawCurve(drawn, cell(1), feel.curve, step && { argument: afterDeadZone(Math.abs(step.part), feel.inner, 1) });
+  bar(drawn, cell(2), Math.abs(step?.gives ?? 0));
 }
 
 function drawSwipe(drawn: Drawn, feel: SwipeControl["feel"], step: Step<"swipe">): void {

@@ -109,7 +109,7 @@ test("binding, unbinding, adding", () => {
   const bound = get(bind(sample(), "pump", { port: "press", action: "horn" }));
   expect(bound.controls[1].serves).toHaveLength(2);
   expect(get(unbind(bound, "pump", 1))).toEqual(sample());
-  expect(reason(bind(sample(), "pump", { port: "x", action: "horn" }))).toMatch(/must be one of press/);
+  expect(reason(bind(sample(), "pump", { port: "pull", action: "horn" } as never))).toMatch(/must be one of vector, x/);
   expect(reason(addAction(sample(), "horn", "axis"))).toMatch(/already an action/);
   expect(get(addAction(sample(), "anchor", "press")).actions[3]).toMatchObject({ name: "anchor", moments: ["sail"], read: true });
   expect(get(changeAction(sample(), "horn", { touch: "never" })).actions[0].touch).toBe("never");

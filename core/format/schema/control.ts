@@ -20,7 +20,8 @@ import {
 import { withLimit } from "../readThrough";
 import { LISTS, TEXTS } from "../limits";
 import { named } from "./named";
-import { PORTS } from "../../engine/types";
+import { LEVER_IS_FIXED } from "../../engine/read/rules";
+import { ALL_PORTS } from "../../engine/input/fits";
 
 const shapes = z.enum(["ellipse", "box", "capsule"], 'must be "ellipse", "box" or "capsule"');
 
@@ -91,8 +92,16 @@ const holdDeg = numberIn(0, 180).default(4);
 const directions = (count: number) => numberIn(0, 32).int("must be a whole number from 0 to 32").default(count);
 const axes = z.enum(["both", "x", "y"]).default("both");
 
+const stays = z.enum(["middle", "stays"], 'must be "middle" or "stays"').default("middle");
+/** When a touch counts as a tap. */
+const taps = { tapMs: numberIn(0, 2000).default(250), tapMm: numberIn(0, 50).default(3) };
+const releasesBelow = (feel: { pressAt: number; releaseAt: number }) => feel.releaseAt > 0 && feel.releaseAt <= feel.pressAt;
+const RELEASES_BELOW = "releaseAt must be above 0 and at most pressAt";
+
 const stickFeel = recordOf({
   origin: z.enum(["fixed", "floating", "trailing"], 'must be "fixed", "floating" or "trailing"').default("fixed"),
+  rest: stays,
+  ...taps,
   start: z.enum(["thumb", "centre"], 'must be "thumb" or "centre"').default("thumb"),
   travel: lengthSchema.refine((text) => !text.startsWith("-"), "must be 0 or more").default("50%min"),
   landing: plainPlacement.optional(),
@@ -107,7 +116,8 @@ const stickFeel = recordOf({
   holdDeg,
 })
   .refine((feel) => feel.inner < feel.outer, "the inner dead zone must be less than the outer one")
-  .refine((feel) => feel.releaseAt > 0 && feel.releaseAt <= feel.pressAt, "releaseAt must be above 0 and at most pressAt")
+  .refine(releasesBelow, RELEASES_BELOW)
+  .refine((feel) => feel.rest === "middle" || feel.origin === "fixed", LEVER_IS_FIXED)
   .prefault({});
 
 const dpadFeel = recordOf({
@@ -127,7 +137,7 @@ const buttonFeel = recordOf({
   buzzMs: numberIn(0, 100).default(0),
 }).prefault({});
 
-const touchpadFeel = recordOf({ gain: z.number().default(1), axes }).prefault({});
+const touchpadFeel = recordOf({ gain: z.number().default(1), axes, ...taps }).prefault({});
 
 const swipeFeel = recordOf({
   distanceMm: positive.default(8),
@@ -135,7 +145,21 @@ const swipeFeel = recordOf({
   output: z.enum(["pulse", "hold"]).default("pulse"),
   again: z.enum(["never", "each-distance"]).default("never"),
   withinMs: notNegative.default(0),
+  ...taps,
 }).prefault({});
+
+const dialFeel = recordOf({
+  rangeDeg: numberIn(10, 3600).default(180),
+  inner: numberIn(0, 0.9).default(0.05),
+  curve: curveSchema.default({ kind: "linear" }),
+  neutral: numberIn(0, 0.9).default(0.2),
+  rest: stays,
+  pressAt: numberIn(0, 1).default(0.5),
+  releaseAt: numberIn(0, 1).default(0.4),
+  ...taps,
+})
+  .refine(releasesBelow, RELEASES_BELOW)
+  .prefault({});
 
 /** A press given again: ms, the interval 1 or more. */
 const repeatSchema = recordOf({
@@ -144,25 +168,19 @@ const repeatSchema = recordOf({
   restMs: notNegative.default(0),
 });
 
-function servesSchema<const P extends readonly [string, ...string[]]>(ports: P) {
-  return listOf(
-    recordOf({
-      port: z.enum(ports, `must be one of ${ports.join(", ")}`),
-      action: textSchema(TEXTS.actionName, "the name of an action"),
-      value: oneOrTwo.optional(),
-      scale: oneOrTwo.optional(),
-      repeat: repeatSchema.optional(),
-    }),
-    LISTS.serves,
-  ).default([]);
-}
+/** Any port is read: one that the kind does not have gives nothing, and the findings say so. */
+const servesSchema = listOf(
+  recordOf({
+    port: z.enum(ALL_PORTS, `must be one of ${ALL_PORTS.join(", ")}`),
+    action: textSchema(TEXTS.actionName, "the name of an action"),
+    value: oneOrTwo.optional(),
+    scale: oneOrTwo.optional(),
+    repeat: repeatSchema.optional(),
+  }),
+  LISTS.serves,
+).default([]);
 
-function controlSchema<const K extends string, const P extends readonly [string, ...string[]], F extends z.ZodType>(
-  kind: K,
-  ports: P,
-  shape: "ellipse" | "box",
-  feel: F,
-) {
+function controlSchema<const K extends string, F extends z.ZodType>(kind: K, shape: "ellipse" | "box", feel: F) {
   return recordOf({
     id: idSchema,
     name: nameSchema,
@@ -172,7 +190,7 @@ function controlSchema<const K extends string, const P extends readonly [string,
     hit: hitSchema(shape).prefault({}),
     feel,
     look: lookSchema,
-    serves: servesSchema(ports),
+    serves: servesSchema,
   });
 }
 
@@ -180,11 +198,12 @@ function controlSchema<const K extends string, const P extends readonly [string,
 export const controlsSchema = z.discriminatedUnion(
   "kind",
   [
-    controlSchema("stick", PORTS.stick, "ellipse", stickFeel),
-    controlSchema("dpad", PORTS.dpad, "ellipse", dpadFeel),
-    controlSchema("button", PORTS.button, "ellipse", buttonFeel),
-    controlSchema("touchpad", PORTS.touchpad, "box", touchpadFeel),
-    controlSchema("swipe", PORTS.swipe, "box", swipeFeel),
+    controlSchema("stick", "ellipse", stickFeel),
+    controlSchema("dpad", "ellipse", dpadFeel),
+    controlSchema("button", "ellipse", buttonFeel),
+    controlSchema("touchpad", "box", touchpadFeel),
+    controlSchema("swipe", "box", swipeFeel),
+    controlSchema("dial", "ellipse", dialFeel),
   ],
-  'must have kind "stick", "dpad", "button", "touchpad" or "swipe"',
+  'must have kind "stick", "dpad", "button", "touchpad", "swipe" or "dial"',
 );

@@ -40,13 +40,16 @@ const deadRange = { inner: numberIn(0, 1).default(0.1), outer: numberIn(0, 1).de
 const innerFirst = "inner must be less than outer";
 
 const mouseSource = z.union(
-  [recordOf({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }), recordOf({ move: z.literal(true), scale: oneOrTwo.default(1) })],
-  'must be {"button":n} or {"move":true}',
+  [
+    recordOf({ button: numberIn(0, 31).int(), value: oneOrTwo.optional() }),
+    recordOf({ move: z.union([z.literal(true), z.literal("x"), z.literal("y")]), scale: oneOrTwo.default(1) }),
+  ],
+  'must be {"button":n} or {"move":true|"x"|"y"}',
 );
 const padSource = z.union(
   [
     recordOf({ button: numberIn(0, 63).int(), value: oneOrTwo.optional() }),
-    recordOf({ axis: numberIn(0, 63).int(), scale: z.number().default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
+    recordOf({ axis: numberIn(0, 63).int(), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
     recordOf({ stick: z.enum(["left", "right"]), scale: oneOrTwo.default(1), ...deadRange }).refine((p) => p.inner < p.outer, innerFirst),
   ],
   'must be {"button":n}, {"axis":n} or {"stick":"left"|"right"}',
@@ -55,7 +58,7 @@ const padSource = z.union(
 /** An action, with its keys, mouse and pad. */
 export const actionSchema = recordOf({
   name: actionName,
-  kind: z.enum(["press", "axis", "vector", "motion"], 'must be "press", "axis", "vector" or "motion"'),
+  kind: z.enum(["press", "axis", "vector", "motion", "delta"], 'must be "press", "axis", "vector", "motion" or "delta"'),
   moments: momentsOf.optional(),
   read: z.boolean().default(true),
   touch: z.enum(["wanted", "never"], 'must be "wanted" or "never"').default("wanted"),

@@ -74,9 +74,9 @@ export function HardwareCard({ wire, action, data }: { wire: HardwareWire; actio
       {"scale" in source && (
         <ServeScaleFields
           action={name}
-          pair={!("axis" in source)}
+          pair={"stick" in source || ("move" in source && source.move === true)}
           value={source.scale}
-          unit={"stick" in source && kind === "motion" ? "/s" : undefined}
+          unit={("stick" in source && kind === "motion") || ("axis" in source && kind === "delta") ? "/s" : undefined}
           onChange={(scale) => change("scale", { scale })}
         />
       )}

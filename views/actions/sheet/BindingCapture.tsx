@@ -227,7 +227,7 @@ function ChosenInputs({ kind, onChoose }: { kind: Action["kind"]; onChoose: (end
       <div className="flex flex-wrap items-center gap-1">
         <span className="caption w-10">Keys</span>
         {CHOSEN_KEYS.map((end) => (
-          <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion"} onClick={() => onChoose(end)}>
+          <button key={end} className="push h-6 px-1.5 text-[0.6875rem]" disabled={kind === "motion" || kind === "delta"} onClick={() => onChoose(end)}>
             {endWord(end)}
           </button>
         ))}

@@ -28,8 +28,31 @@ const HOLD_ENTRY = {
 } as const;
 const LONGEST_MS = 60_000;
 
+const STAYS = [
+  ["middle", "goes to the middle"],
+  ["stays", "stays where it was left"],
+] as const;
+/** When a touch counts as a tap, for the kinds that tell taps. */
+const TAP_MS = {
+  label: "Tap within",
+  says: "A touch counts as a tap when it is lifted within {value}. With 0 ms, there are no taps.",
+  unit: "ms",
+  step: 10,
+  min: 0,
+  max: 2000,
+  more: true,
+} as const;
+const TAP_MM = {
+  label: "Tap distance",
+  says: "A touch counts as a tap only if the finger stays within {value} of where it began.",
+  unit: "mm",
+  step: 0.5,
+  min: 0,
+  max: 50,
+  more: true,
+} as const;
+
 const stick = entriesOf<OfKind<"stick">, Feel<"stick">>((c) => c.feel);
-type StickChange = Partial<Feel<"stick">>;
 
 /** The curve of each kind, as it begins. */
 const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
@@ -38,7 +61,11 @@ const CURVES: Readonly<Record<Curve["kind"], Curve>> = {
   bezier: { kind: "bezier", x1: 0.5, y1: 0.1, x2: 0.7, y2: 0.9 },
   full: { kind: "full" },
 };
-const CURVE: ChoiceEntry<OfKind<"stick">, StickChange> = {
+/** Curve and exponent of the kinds that have them. */
+interface Curved {
+  readonly feel: { readonly curve: Curve };
+}
+const CURVE: ChoiceEntry<Curved, { curve: Curve }> = {
   kind: "choice",
   label: "Curve",
   part: "curve",
@@ -53,7 +80,7 @@ const CURVE: ChoiceEntry<OfKind<"stick">, StickChange> = {
   read: ({ feel }) => feel.curve.kind,
   edit: (kind) => ({ curve: CURVES[kind as Curve["kind"]] }),
 };
-const EXPONENT: NumberEntry<OfKind<"stick">, StickChange> = {
+const EXPONENT: NumberEntry<Curved, { curve: Curve }> = {
   kind: "number",
   label: "Exponent",
   part: "curve",
@@ -94,6 +121,12 @@ export const STICK = {
       ["floating", "moves to the thumb"],
       ["trailing", "follows"],
     ],
+  }),
+  rest: stick.choice("rest", {
+    label: "Let go",
+    says: "When it is let go, the knob {value}. A lever that stays is for throttles and sliders; its base does not move.",
+    options: STAYS,
+    shown: (all) => all.every(({ feel }) => feel.origin === "fixed"),
   }),
   start: stick.choice("start", {
     label: "A touch starts",
@@ -144,6 +177,8 @@ export const STICK = {
     more: true,
   }),
   holdDeg: stick.number("holdDeg", { ...HOLD_ENTRY, more: true }),
+  tapMs: stick.number("tapMs", TAP_MS),
+  tapMm: stick.number("tapMm", TAP_MM),
 };
 
 const dpad = entriesOf<OfKind<"dpad">, Feel<"dpad">>((c) => c.feel);
@@ -243,6 +278,8 @@ const touchpad = entriesOf<OfKind<"touchpad">, Feel<"touchpad">>((c) => c.feel);
 const TOUCHPAD = {
   gain: touchpad.number("gain", { label: "Gain", says: "Gain: 1 mm of thumb movement gives {value} mm of motion.", unit: "×", step: 0.1 }),
   axes: touchpad.choice("axes", AXES_ENTRY),
+  tapMs: touchpad.number("tapMs", TAP_MS),
+  tapMm: touchpad.number("tapMm", TAP_MM),
 };
 
 const swipe = entriesOf<OfKind<"swipe">, Feel<"swipe">>((c) => c.feel);
@@ -280,6 +317,56 @@ const SWIPE = {
     min: 0,
     max: LONGEST_MS,
   }),
+  tapMs: swipe.number("tapMs", TAP_MS),
+  tapMm: swipe.number("tapMm", TAP_MM),
+};
+
+const dial = entriesOf<OfKind<"dial">, Feel<"dial">>((c) => c.feel);
+
+const DIAL = {
+  rangeDeg: dial.number("rangeDeg", {
+    label: "Range",
+    says: "Range: {value} from one end of the turn to the other.",
+    unit: "°",
+    step: 5,
+    min: 10,
+    max: 3600,
+  }),
+  rest: dial.choice("rest", { label: "Let go", says: "When it is let go, the dial {value}.", options: STAYS }),
+  inner: dial.number("inner", {
+    label: "Dead zone",
+    says: "Dead zone: the dial gives nothing below {value} of half its range.",
+    step: 0.01,
+    min: 0,
+    max: 0.9,
+  }),
+  curve: CURVE,
+  exponent: EXPONENT,
+  neutral: dial.number("neutral", {
+    label: "Neutral",
+    says: "Neutral middle: within {value} of half the shorter side, a finger does not turn the dial.",
+    step: 0.01,
+    min: 0,
+    max: 0.9,
+  }),
+  pressAt: dial.number("pressAt", {
+    label: "Directions press at",
+    says: "Left and right press at {value} of the full value and release a little lower.",
+    step: 0.05,
+    min: 0.01,
+    max: 1,
+    more: true,
+  }),
+  releaseAt: dial.number("releaseAt", {
+    label: "Directions release at",
+    says: "Left and right release at {value} of the full value. Keep this below the press point to avoid flicker.",
+    step: 0.05,
+    min: 0.01,
+    max: 1,
+    more: true,
+  }),
+  tapMs: dial.number("tapMs", TAP_MS),
+  tapMm: dial.number("tapMm", TAP_MM),
 };
 
 /** The fields of every kind, in the order in which they are shown. */
@@ -289,4 +376,5 @@ export const FEEL_FIELDS: { readonly [K in ControlKind]: readonly Entry<OfKind<K
   button: Object.values(BUTTON),
   touchpad: Object.values(TOUCHPAD),
   swipe: Object.values(SWIPE),
+  dial: Object.values(DIAL),
 };

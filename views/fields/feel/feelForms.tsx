@@ -37,6 +37,11 @@ const DpadPicture = ({ controls: [{ feel }], gesture }: FeelPicture<"dpad">) => 
   <SectorPicture feel={feel} drag={dragOf(gesture, "sectors")} onFeel={gesture.preview} />
 );
 
+/** The curve of the first dial. */
+const DialPicture = ({ controls: [{ feel }], gesture }: FeelPicture<"dial">) => (
+  <CurvePicture curve={feel.curve} drag={dragOf(gesture, "curve")} onCurve={(bent) => gesture.preview({ curve: bent })} />
+);
+
 const { travel, curve, ...stick } = STICK;
 const { ways, neutral, diagonal, ...dpad } = DPAD;
 
@@ -46,4 +51,5 @@ export const FEEL_FORMS: { readonly [K in ControlKind]: FeelForm<K> } = {
   button: { entries: FEEL_FIELDS.button },
   touchpad: { entries: FEEL_FIELDS.touchpad },
   swipe: { entries: FEEL_FIELDS.swipe },
+  dial: { Picture: DialPicture, entries: FEEL_FIELDS.dial },
 };

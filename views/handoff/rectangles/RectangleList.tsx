@@ -20,7 +20,14 @@ interface Props {
   readonly onChange: (place: number, choice: Choice) => void;
 }
 
-const KIND_WORDS: Readonly<Record<ControlKind, string>> = { stick: "stick", dpad: "d-pad", button: "button", touchpad: "touchpad", swipe: "swipe" };
+const KIND_WORDS: Readonly<Record<ControlKind, string>> = {
+  stick: "stick",
+  dpad: "d-pad",
+  button: "button",
+  touchpad: "touchpad",
+  swipe: "swipe",
+  dial: "dial",
+};
 const KINDS = Object.keys(PORTS) as ControlKind[];
 /** No ids or names of ours begin so. */
 const NONE = "\u0000";

@@ -67,8 +67,8 @@ function LaneHead({ lane, lanes, nameOf, figures }: Pick<Props, "lanes" | "nameO
     between &&
     (between.mean === null
       ? `${between.pressesPerSecond!.toFixed(1)} a s, ${Math.round(between.pressedPart! * 100)} %`
-      : `mean ${between.mean.toFixed(2)}${kind === "motion" ? " mm" : ""}`);
-  const range = kind === "press" ? "" : kind === "motion" ? `±${MOTION_REACH_MM} mm` : "−1 … 1";
+      : `mean ${between.mean.toFixed(2)}${kind === "motion" || kind === "delta" ? " mm" : ""}`);
+  const range = kind === "press" ? "" : kind === "motion" || kind === "delta" ? `±${MOTION_REACH_MM} mm` : "−1 … 1";
   return row(
     <span className="figure min-w-0 shrink truncate">{name}</span>,
     words ? "" : range,
@@ -97,4 +97,5 @@ const kindWords = {
   axis: "one line",
   vector: "x thick, y thin",
   motion: "x thick, y thin, mm per tick",
+  delta: "one line, mm per tick",
 };

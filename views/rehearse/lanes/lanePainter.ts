@@ -132,10 +132,10 @@ function drawLanes(ctx: CanvasRenderingContext2D, picture: LanePicture, part: Pa
       ctx.fillStyle = tones.accent;
       return fillBlocks(ctx, part, ticks, { bottom: high * (i + 1) - 3 * hair, height: high - 6 * hair, value: (tick) => log.x(lane.index, tick) });
     }
-    const reach = kind === "motion" ? MOTION_REACH_MM : 1;
+    const reach = kind === "motion" || kind === "delta" ? MOTION_REACH_MM : 1;
     const at = (value: number) => middle - (0.42 * high * Math.max(-reach, Math.min(reach, value))) / reach;
     addLine(full, part, ticks, (tick) => at(log.x(lane.index, tick)));
-    if (kind !== "axis") addLine(thin, part, ticks, (tick) => at(log.y(lane.index, tick)));
+    if (kind !== "axis" && kind !== "delta") addLine(thin, part, ticks, (tick) => at(log.y(lane.index, tick)));
   });
   ctx.lineJoin = "round";
   ctx.strokeStyle = tones.ink;

@@ -20,6 +20,7 @@ function figureWords(kind: ActionKind, figures: ActionFigures | null): string {
     case "press":
       return `pressed ${figures.seconds.toFixed(2)} s`;
     case "motion":
+    case "delta":
       return `way ${figures.way.toFixed(1)} mm`;
     case "axis":
     case "vector":
