@@ -10,6 +10,7 @@ import { INK_STRENGTH } from "../core/engine/lettering";
 import type { Control } from "../core/engine/types";
 import { DRAWN_KINDS, isSlot } from "./draw/bodies";
 import type { DrawingContext, DrawnControl, PictureOf, Pose, Supplies } from "./draw/drawn";
+import { dimmedBy, drawGiven, PLAIN_STYLE } from "./draw/given";
 import { drawLabel, wordEm } from "./draw/label";
 
 /** A control smaller than this many hairlines across shows no word: it could not be read. */
@@ -25,13 +26,13 @@ export function drawControls(ctx: Ctx, drawn: readonly DrawnControl[], hairline:
 }
 
 function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: Supplies): void {
-  const { pictureOf } = supplies;
-  const { control, box, pose, part } = drawn;
+  const { pictureOf, givenStyle = PLAIN_STYLE } = supplies;
+  const { control, box, pose, part, given } = drawn;
   const { look } = control;
   if (!pose.held && look.hideAtRest === "all") return;
   const face = pose.held ? look.held : look.rest;
   ctx.save();
-  ctx.globalAlpha = opacityOf(control, pose, face.opacity);
+  ctx.globalAlpha = opacityOf(control, pose, face.opacity) * dimmedBy(given, givenStyle.isStrong);
   ctx.lineWidth = hairline * 1.5;
   const artId = pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest;
   const art = artId === undefined ? null : pictureOf(artId);
@@ -42,6 +43,7 @@ function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: 
   }
   if ((part ?? "knob") === "knob") drawMoving(ctx, { ...drawn, box: base }, hairline, pictureOf);
   if ((part ?? "mark") === "mark" && Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, supplies);
+  if (part === undefined) drawGiven(ctx, { box: base, given }, face, givenStyle);
   ctx.restore();
 }
 

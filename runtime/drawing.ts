@@ -2,6 +2,7 @@
 import type { Picture, PlayedLayout } from "../core/engine/types";
 import { forgetWordWidths } from "./draw/label";
 import type { Icons } from "./draw/drawn";
+import { playersStyle } from "./draw/given";
 import { changedRegion, drawRegion } from "./region";
 import { createLaid } from "./attach/lay";
 import { putAbove, shownElement } from "./canvasAbove";
@@ -39,6 +40,13 @@ export const drawingWith =
     const pictures = createPictures(() => (isStale = true));
     /** The frame that the canvas shows; null before the first. */
     let shown: PaintFrame | null = null;
+    let style = playersStyle();
+    const contrast = window.matchMedia("(prefers-contrast: more)");
+    const styleChanged = () => {
+      style = playersStyle();
+      isStale = true;
+    };
+    contrast.addEventListener("change", styleChanged);
     const fonts = document.fonts;
     const fontsCame = () => {
       forgetWordWidths();
@@ -61,12 +69,13 @@ export const drawingWith =
         const ctx = canvas.getContext("2d");
         if (!ctx) return;
         if (shown?.opacity !== strength) canvas.style.setProperty("opacity", String(strength), "important");
-        const supplies = { pictureOf: pictures(layout), icons };
+        const supplies = { pictureOf: pictures(layout), icons, givenStyle: style };
         const region = isOther || !shown ? null : changedRegion(shown.drawn, drawn, { hairline: 1 / scale, w, h });
         shown = frame;
         drawRegion(ctx, drawn, { region, hairline: 1 / scale, supplies });
       },
       dispose() {
+        contrast.removeEventListener("change", styleChanged);
         fonts?.removeEventListener("loadingdone", fontsCame);
         above.close();
       },

@@ -3,6 +3,7 @@ import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
 import type { DrawnControl } from "./draw/drawn";
+import type { GivenState } from "./draw/given";
 import type { OwnChanges } from "./overrides";
 import type { PlayedSource } from "./playedSource";
 
@@ -76,8 +77,12 @@ export interface PlayedControl {
   readonly held: boolean;
   /** Opacity, 0…1, including fading. */
   readonly opacity: number;
+  /** How far a dial is turned, degrees clockwise; 0 for others. */
+  readonly turn: number;
   /** The id of the layout's picture for the current state; null: none. */
   readonly picture: string | null;
+  /** What `state` was last told of it; null: nothing. */
+  readonly state: GivenState | null;
 }
 
 /** A name that the game read and the layout does not have. */
@@ -129,6 +134,12 @@ export interface Handle<Name extends string = string> {
   step(nowMs?: number): void;
   /** Returns the visible controls in drawing order. */
   controls(): readonly PlayedControl[];
+  /**
+   * Says of a control what its drawing shows: `{ enabled: false }` dims it, `cooldown` (the part of a wait that is left, 0…1) sweeps over its face,
+   * `count` is a small number, `word` and `icon` stand in place of its own. No value changes by it. What is said replaces all that was said
+   * before; null: nothing. Throws where the layout has no such control.
+   */
+  state(id: string, given: GivenState | null): void;
   /** Shows or hides a control. */
   show(id: string, on: boolean): void;
   moment: string | null;

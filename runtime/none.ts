@@ -50,6 +50,7 @@ export function play<Name extends string = string>(played?: unknown, options?: P
     onTick: end,
     step: nothing,
     controls: () => [],
+    state: nothing,
     show: nothing,
     moment: options?.moment ?? null,
     handed: options?.handed ?? "right",

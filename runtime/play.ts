@@ -13,6 +13,7 @@ import { elementOf } from "./canvasAbove";
 import { createBuzz } from "./buzz";
 import { playedControls } from "./playedControls";
 import type { DrawnControl } from "./draw/drawn";
+import { createGiven, readGiven, withState, type GivenState, type GivenStates } from "./draw/given";
 import type { Appear, PaintFrame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./returnMotion";
 import { fadedByOwn, withOwnValues, type OwnChanges } from "./overrides";
@@ -55,6 +56,9 @@ class Playing<Name extends string> implements Handle<Name> {
   readonly #buzz: () => void;
   readonly #posed = createDrawnControls(createMotion());
   #faded: { readonly of: readonly DrawnControl[]; readonly by: OwnChanges | null; readonly drawn: readonly DrawnControl[] } = { of: [], by: null, drawn: [] };
+  readonly #withGiven = createGiven();
+  /** What the game says of its controls. Replaced, never changed. */
+  #given: GivenStates = new Map();
   #painted: Partial<PaintFrame> = {};
   readonly #reading = createReading((name, nearest) =>
     console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
@@ -157,7 +161,7 @@ class Playing<Name extends string> implements Handle<Name> {
     const changes = this.overrides.changes();
     // Faded looks are recomputed only on changes, so that unchanged objects keep their identity.
     if (drawn !== this.#faded.of || changes !== this.#faded.by) this.#faded = { of: drawn, by: changes, drawn: fadedByOwn(drawn, changes) };
-    return this.#faded.drawn;
+    return this.#withGiven(this.#faded.drawn, this.#given);
   }
 
   /** Draws if anything differs from the last frame. */
@@ -216,8 +220,17 @@ class Playing<Name extends string> implements Handle<Name> {
     return playedControls({ resolved: this.#player.resolved(), drawn: this.#drawn(), scale: this.#glass.scale(), strength: this.#seen.strength() });
   }
 
-  show(id: string, on: boolean): void {
+  state(id: string, given: GivenState | null): void {
+    this.#mustHave(id);
+    this.#given = withState(this.#given, id, given && readGiven(given));
+  }
+
+  #mustHave(id: string): void {
     if (!this.#layout.controls.some((control) => control.id === id)) throw new Error(`there is no control "${id}"`);
+  }
+
+  show(id: string, on: boolean): void {
+    this.#mustHave(id);
     this.#player.feed({ t: now(), type: "control", id, shown: on });
   }
 

@@ -16,7 +16,7 @@ interface ControlsParts {
 export function playedControls({ resolved, drawn, scale, strength }: ControlsParts): PlayedControl[] {
   const css = ({ x, y, w, h }: Box): Box => ({ x: x * scale, y: y * scale, w: w * scale, h: h * scale });
   const places = new Map(resolved.controls.map((at) => [at.id, at]));
-  return drawn.map(({ control, box, travel, pose }) => {
+  return drawn.map(({ control, box, travel, pose, given }) => {
     const at = places.get(control.id)!;
     const { look } = control;
     const base = pose.origin ?? { x: box.x + box.w / 2, y: box.y + box.h / 2 };
@@ -32,7 +32,9 @@ export function playedControls({ resolved, drawn, scale, strength }: ControlsPar
       knob: { x: knob.x * scale, y: knob.y * scale },
       held: pose.held,
       opacity: gone * strength,
+      turn: control.kind === "dial" ? pose.x : 0,
       picture: (pose.held ? (look.art?.held ?? look.art?.rest) : look.art?.rest) ?? null,
+      state: given ?? null,
     };
   });
 }

@@ -35,7 +35,7 @@ function boxOf({ control, box, travel, pose }: DrawnControl, hairline: number): 
   const { hasKnob } = KINDS[control.kind];
   const middle = hasKnob && pose.origin ? pose.origin : { x: box.x + box.w / 2, y: box.y + box.h / 2 };
   // Turned about its middle it stays within the circle about it.
-  const reach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) / 2;
+  const reach = look.rotateDeg === 0 && control.kind !== "dial" ? 0 : Math.hypot(box.w, box.h) / 2;
   const [halfW, halfH] = [Math.max(box.w / 2, reach), Math.max(box.h / 2, reach)];
   const knob = hasKnob ? Math.max(look.knobSize / 2, 0) : 0;
   const knobReach = look.rotateDeg === 0 ? 0 : Math.hypot(box.w, box.h) * knob;
@@ -53,7 +53,8 @@ function boxOf({ control, box, travel, pose }: DrawnControl, hairline: number): 
 function isDrawnAlike(a: DrawnControl, b: DrawnControl): boolean {
   if (a === b) return true;
   const [p, q] = [a.pose, b.pose];
-  if (a.control !== b.control || a.box !== b.box || a.travel !== b.travel || p.held !== q.held || (p.away ?? 0) !== (q.away ?? 0)) return false;
+  if (a.control !== b.control || a.box !== b.box || a.travel !== b.travel || a.given !== b.given || p.held !== q.held || (p.away ?? 0) !== (q.away ?? 0))
+    return false;
   return DRAWN_KINDS[a.control.kind].isAlike(p, q);
 }
 

@@ -30,6 +30,8 @@ extern "C" {
 #define NODULUM_TOUCHES 32
 /* Points a swipe with a time limit remembers; where more than so many come within its time, the oldest are forgotten. */
 #define NODULUM_PATH 256
+/* Bytes of a word or an icon's name that nodulum_give keeps; a longer one is cut between two characters. */
+#define NODULUM_WORD 95
 
 typedef struct nodulum_layout nodulum_layout;
 typedef struct nodulum_placed nodulum_placed;
@@ -114,7 +116,21 @@ typedef struct nodulum_look {
   double base_x, base_y, knob_x, knob_y;
   double turn, opacity;
   const char *picture, *knob_picture;
+  /* What nodulum_give was told: `enabled` 1 where nothing was; `cooldown` 0; `word` and `icon` else the layout's own (NULL: no icon). */
+  int enabled, has_count, count, unused_too;
+  double cooldown;
+  const char *word, *icon;
 } nodulum_look;
+
+/*
+ * What the game says of a control for its drawing alone; no value changes by it. `enabled` 0 or 1; `cooldown`: the part of a wait that is left, 0 to
+ * 1; `count`: where `has_count`; `word`, `icon`: in place of the layout's, of at most NODULUM_WORD bytes; NULL: the layout's own.
+ */
+typedef struct nodulum_given {
+  int enabled, has_count, count, unused;
+  double cooldown;
+  const char *word, *icon;
+} nodulum_given;
 
 /* Bytes of memory that reading this file wants; enough also where the file turns out to be none. */
 size_t nodulum_measure(const char *json, size_t length);
@@ -178,6 +194,8 @@ double nodulum_value_delta(const nodulum_state *state, int index);
 double nodulum_time(const nodulum_state *state);
 int nodulum_time_faults(const nodulum_state *state);
 const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state);
+/* Says of a control what its drawing shows, until it is said anew (NULL: nothing). The words are copied. 0 beyond the last, and for a state of another placing. */
+int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given);
 /* How a control is drawn now: faded, gliding home, held. 0 beyond the last, and for a state of another placing. */
 int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out);
 
@@ -2424,8 +2442,15 @@ struct nodulum_state {
   double pad_buttons[64], pad_axes[64];
   nd_touch touches[NODULUM_TOUCHES];
   nd_switch mouse[32];
-  /* After it: controls, repeats, smoothed and given values, paths, hidden flags, keys. */
+  /* After it: controls, repeats, smoothed and given values, paths, hidden flags, keys, what the game says of controls. */
 };
+
+/* What the game says of a control. */
+typedef struct nd_said {
+  int is_off, has_count, count, has_word, has_icon, unused;
+  double cooldown;
+  char word[NODULUM_WORD + 1], icon[NODULUM_WORD + 1];
+} nd_said;
 
 /* Where the parts of a state's block begin. */
 typedef struct nd_parts {
@@ -2435,6 +2460,7 @@ typedef struct nd_parts {
   nd_path_of *paths;
   unsigned char *hidden;
   nd_switch *codes;
+  nd_said *said;
   size_t size;
 } nd_parts;
 
@@ -2451,6 +2477,7 @@ static void nd_parts_of(nd_parts *parts, const nodulum_placed *p, nodulum_state 
   ND_PART(paths, nd_path_of, p->path_count);
   ND_PART(hidden, unsigned char, p->control_count);
   ND_PART(codes, nd_switch, p->layout->code_count);
+  ND_PART(said, nd_said, p->control_count);
 #undef ND_PART
   parts->size = at;
 }
@@ -3740,6 +3767,34 @@ static double nd_glide(double part) {
   return 1 - left * left * left;
 }
 
+/* As many whole characters of a text as fit. */
+static int nd_copy_word(char *to, const char *text) {
+  size_t n = 0;
+  if (text == NULL) return 0;
+  while (n < NODULUM_WORD && text[n] != 0) n += 1;
+  /* Not within a character: what goes on begins with bits 10. */
+  while (n > 0 && text[n] != 0 && ((unsigned char)text[n] & 0xc0u) == 0x80u) n -= 1;
+  memcpy(to, text, n);
+  return 1;
+}
+
+int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given) {
+  nd_parts parts;
+  nd_said *said;
+  if (index < 0 || index >= placed->control_count || state->mark != placed->mark) return 0;
+  nd_parts_of(&parts, placed, state);
+  said = &parts.said[index];
+  memset(said, 0, sizeof(*said));
+  if (given == NULL) return 1;
+  said->is_off = !given->enabled;
+  said->has_count = given->has_count != 0;
+  said->count = given->has_count ? given->count : 0;
+  said->cooldown = nd_is_finite(given->cooldown) ? nd_clamp_to(given->cooldown, 0, 1) : 0;
+  said->has_word = nd_copy_word(said->word, given->word);
+  said->has_icon = nd_copy_word(said->icon, given->icon);
+  return 1;
+}
+
 int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out) {
   /* Read alone: the parts are told from a state that is not changed. */
   union {
@@ -3750,6 +3805,7 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   const nd_own *o;
   const nd_control *c;
   const nd_ready *r;
+  const nd_said *said;
   double x, y, base_x, base_y, since, away = 0;
   if (index < 0 || index >= placed->control_count || state->mark != placed->mark) return 0;
   either.read = state;
@@ -3786,6 +3842,13 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   if (c->has_away && !out->held) out->opacity += (c->away_opacity - out->opacity) * away;
   out->picture = out->held && c->art_held != NULL ? c->art_held : c->art_rest;
   out->knob_picture = c->art_knob;
+  said = &w.at.said[index];
+  out->enabled = !said->is_off;
+  out->has_count = said->has_count;
+  out->count = said->count;
+  out->cooldown = said->cooldown;
+  out->word = said->has_word ? said->word : c->label;
+  out->icon = said->has_icon ? said->icon : c->icon;
   return 1;
 }
 
@@ -3910,6 +3973,13 @@ const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *st
   (void)placed;
   (void)state;
   return NULL;
+}
+int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given) {
+  (void)placed;
+  (void)state;
+  (void)index;
+  (void)given;
+  return 0;
 }
 int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out) {
   (void)placed;

@@ -1,6 +1,7 @@
 /** What is drawn of a control, and what it is drawn with. */
 import type { Box } from "../../core/engine/geometry/point";
 import type { Control } from "../../core/engine/types";
+import type { GivenState, GivenStyle } from "./given";
 
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base is when it has moved. */
 export interface Pose {
@@ -24,6 +25,8 @@ export interface DrawnControl {
   readonly box: Box;
   readonly travel: number;
   readonly pose: Pose;
+  /** What the game says of it; absent: nothing. */
+  readonly given?: GivenState;
   /** The only part that is drawn; absent: all of it. */
   readonly part?: LookPart;
 }
@@ -70,6 +73,8 @@ export interface Supplies {
   readonly icons: Icons;
   /** How wide a word is, as a part of its letters' em; absent: as the canvas measures it. */
   readonly wordEm?: (word: string) => number;
+  /** How what the game says of controls is drawn; absent: at the browser's own size of text and contrast. */
+  readonly givenStyle?: GivenStyle;
   /** An icon as this canvas strokes it; absent: as every canvas does. */
   readonly pathOf?: (data: string) => Path2D;
 }

@@ -11,6 +11,7 @@ import type { Layout, Screen } from "../../core/format/types";
 import type { Used } from "../../runtime/appear";
 import { drawControls } from "../../runtime/art";
 import type { DrawnControl } from "../../runtime/draw/drawn";
+import { createGiven, playersStyle, type GivenStates } from "../../runtime/draw/given";
 import { createPlayer, type Player } from "../../runtime/player";
 import { createDrawnControls } from "../../runtime/poses";
 import { createMotion } from "../../runtime/returnMotion";
@@ -58,6 +59,8 @@ export interface RehearsalOf {
   readonly mouseIsItself?: boolean;
   /** Whether controls are drawn now; absent: always. */
   readonly areSeen?: () => boolean;
+  /** What the game says of its controls; absent: nothing. */
+  readonly given?: () => GivenStates;
   /** Called when a touch, a key or a pad is used. */
   readonly onUsed?: (used: Used) => void;
 }
@@ -175,6 +178,7 @@ function createFrame({ canvas, pad, language }: RehearsalSources): (playing: Pla
   let drawn: readonly unknown[] = [];
   let values: ActionValues = {};
   const posed = createDrawnControls(createMotion());
+  const withGiven = createGiven();
   const feedPad = ({ of, player }: Playing, time: number) => {
     const now = pad();
     const text = now ? JSON.stringify(now) : "";
@@ -192,7 +196,8 @@ function createFrame({ canvas, pad, language }: RehearsalSources): (playing: Pla
   };
   const draw = ({ of, player }: Playing) => {
     const layout = spokenLayout(of.layout, language());
-    const controls = posed({ layout, resolved: player.resolved(), setup: player.setup(), state: player.state() });
+    const states = of.given?.() ?? NO_STATES;
+    const controls = withGiven(posed({ layout, resolved: player.resolved(), setup: player.setup(), state: player.state() }), states);
     // What the glass shows: where all of it is the same as at the last frame nothing is drawn.
     const isSeen = of.areSeen?.() ?? true;
     const shows = [
@@ -219,9 +224,12 @@ function createFrame({ canvas, pad, language }: RehearsalSources): (playing: Pla
   };
 }
 
+const NO_STATES: GivenStates = new Map();
+
 function paint(canvas: HTMLCanvasElement | null, { game, layout, screen, scale }: RehearsalOf, controls: readonly DrawnControl[]): void {
   const ctx = canvas && contextFor(canvas, screen, { scale });
   if (!ctx) return;
   game.draw(ctx, screen.widthPx, screen.heightPx);
-  drawControls(ctx, controls, 1 / scale, suppliesOf(layout));
+  const supplies = suppliesOf(layout);
+  drawControls(ctx, controls, 1 / scale, controls.some(({ given }) => given) ? { ...supplies, givenStyle: playersStyle() } : supplies);
 }

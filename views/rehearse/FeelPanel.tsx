@@ -8,6 +8,7 @@ import { says } from "../shell/reading/sentences";
 import { useSession, useSessionActions } from "../document/SessionContext";
 import { FeelCard } from "../fields/feel/FeelCard";
 import { FeelChain, type OnFeel } from "./FeelChain";
+import { GivenPart } from "./GivenPart";
 import { SideBySide } from "./SideBySide";
 import { setStage, useStage } from "./stageState";
 
@@ -85,6 +86,7 @@ export function FeelPanel({ context, touched, onFeel }: Props) {
       <FeelChain key={control.id} control={control} onFeel={onFeel} dark={resolvedTheme === "dark"} />
       <SideBySide control={control} />
       <FeelCard context={context} controls={[control]} placed={[byId(resolved.controls).get(control.id)]} />
+      <GivenPart key={`given ${control.id}`} id={control.id} />
     </section>
   );
 }

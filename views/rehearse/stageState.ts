@@ -1,5 +1,6 @@
 "use client";
 /** How the stage is set up; nothing of it is in the file. */
+import type { GivenStates } from "../../runtime/draw/given";
 import type { Session } from "../document/session";
 import { defineUiState } from "../document/uiState";
 import type { Appearance } from "./appearance";
@@ -25,6 +26,8 @@ export interface Stage {
   readonly areControlsOn: boolean;
   /** Controls that are hidden one by one, by their ids. */
   readonly hidden: readonly string[];
+  /** What the game would say of controls, by their ids. */
+  readonly given: GivenStates;
   /** The control whose feel is shown whatever is touched; null: the one touched last. */
   readonly stays: string | null;
   readonly below: (typeof BELOW_CHOICES)[number];
@@ -45,6 +48,7 @@ const FIRST: Stage = {
   mouseIsItself: false,
   areControlsOn: true,
   hidden: [],
+  given: new Map(),
   stays: null,
   showsValues: false,
   appearance: null,

@@ -119,6 +119,7 @@ export function usePlay() {
   const bind = usePlaying(rehearsal, {
     ...{ layout, screen, scale: place.scale, game, moment: playerView.moment, player: playerView, hz, mouseIsItself },
     areSeen: () => stageStore(session).getState().appearance?.isSeen ?? true,
+    given: () => stageStore(session).getState().given,
     onUsed(used) {
       const { appearance } = stageStore(session).getState();
       if (appearance) setStage(session, { appearance: appearanceAfter(layout.appear, appearance, used) });

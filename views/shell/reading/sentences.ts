@@ -374,6 +374,11 @@ export const SENTENCES = {
   "sides.over": { words: "Switches to {value}, also while the thumb is down.", keys: "F8" },
   "sides.choose": { words: "Keeps {value} in the layout; the other feel is stored in the history as a named state.", keys: "Enter" },
   "sides.start": { words: "The {value} feel: {plain}.", keys: "Enter" },
+  "given.part": { words: "State from the game: {value}. Only the drawing changes, no value does; it is not saved.", keys: "Enter" },
+  "given.enabled": { words: "Enabled: {value}. Off, the control is dimmed and crossed; its values stay." },
+  "given.cooldown": { words: "Cooldown left: {value}. It sweeps over the face, clockwise.", keys: "← →" },
+  "given.count": { words: "Count: {value}. A number in the corner.", keys: "← →" },
+  "given.word": { words: "Word from the game: {value}. It stands in place of the label." },
   "feel.follows": { words: "Feel shows {value}." },
   // What is said while nothing is pointed at
   "view.welcome": { words: "Start page: a finished layout, a start from your game, or a starter." },
