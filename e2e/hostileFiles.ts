@@ -263,7 +263,9 @@ function svgs(random: Random): HostileFile {
   );
 }
 
-const SAMPLES = ["brackwater", "pigeonhole", "brackwater-first-draft"].map((name) => JSON.parse(readFileSync(`samples/${name}.nodulum.json`, "utf8")) as Json);
+const SAMPLES = ["brackwater", "pigeonhole", "brackwater-first-draft", "derrick"].map(
+  (name) => JSON.parse(readFileSync(`samples/${name}.nodulum.json`, "utf8")) as Json,
+);
 function broken(random: Random): HostileFile {
   const value = structuredClone(some(random, SAMPLES));
   mutate(value, random);

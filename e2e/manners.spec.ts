@@ -43,7 +43,7 @@ test("another kind: what it would lose is told before it is done, the rest goes 
   await region(page, "Place").getByLabel("Kind").selectOption("touchpad");
   const dialogue = page.getByRole("dialog", { name: "nudge as a touchpad" });
   await expect(dialogue).toContainText("It would stop serving");
-  await expect(dialogue).toContainText("nudge by vector: a touchpad has no port like vector; it has motion, held");
+  await expect(dialogue).toContainText("nudge by vector: a touchpad has no port like vector; it has motion, dx, dy, held, tapped");
   await dialogue.getByRole("button", { name: "Keep a d-pad" }).click();
   await expect(control(page, "nudge")).toHaveAttribute("aria-label", /d-?pad/i);
   await pick(page, "horn");

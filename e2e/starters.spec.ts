@@ -8,7 +8,7 @@ test("a layout begins with a starter: named, on the bench, nothing found, everyt
   await fromMenu(page, "New layout…");
   const dialogue = page.getByRole("dialog", { name: "New layout" });
   const starters = dialogue.getByRole("list", { name: "Starters" }).getByRole("button");
-  await expect(starters).toHaveCount(8);
+  await expect(starters).toHaveCount(9);
   await noViolationsInStorm(page, "the starters");
   await starters.filter({ hasText: "Side view" }).click();
   await opened(page, "Side view");

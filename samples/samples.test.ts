@@ -2,9 +2,9 @@ import { checkScreen } from "../core/checks/check";
 import { catalogueFor } from "../core/checks/catalogue";
 import { sampleLayouts } from "../test/samples";
 
-const [brackwater, pigeonhole, firstDraft] = sampleLayouts();
+const [brackwater, pigeonhole, firstDraft, derrick] = sampleLayouts();
 
-test.each([brackwater, pigeonhole].map((layout) => [layout.name, layout] as const))(
+test.each([brackwater, pigeonhole, derrick].map((layout) => [layout.name, layout] as const))(
   "%s has no finding that is not accepted with a reason, on any screen, in either hand, for the smallest and the largest player",
   (_name, layout) => {
     const screens = catalogueFor(layout.orientation);

@@ -3,6 +3,7 @@ import { parseLayout } from "../core/format/parse";
 import type { Layout } from "../core/format/types";
 import brackwater from "./brackwater.nodulum.json";
 import firstDraft from "./brackwater-first-draft.nodulum.json";
+import derrick from "./derrick.nodulum.json";
 import pigeonhole from "./pigeonhole.nodulum.json";
 
 /** A layout that ships: read when it is asked for. */
@@ -20,7 +21,7 @@ function read(file: unknown): Layout {
 }
 
 /** The samples, Brackwater first. */
-export const SAMPLES: readonly Sample[] = [brackwater, pigeonhole, firstDraft].map((file) => ({
+export const SAMPLES: readonly Sample[] = [brackwater, pigeonhole, firstDraft, derrick].map((file) => ({
   name: file.name,
   text: () => JSON.stringify(file),
   layout: () => read(file),

@@ -3,11 +3,14 @@ import { takeFrames, layoutDigest, takeLengthMs } from "../core/rehearsal/take";
 import { SAMPLES } from "./samples";
 import { takesOfSample } from "./takes";
 
-test.each(SAMPLES.map((sample, i) => [sample.name, i] as const))("the three takes of %s are of that layout, and give what they gave", async (_, i) => {
+/** How many takes each sample has. */
+const sampleTakes = [3, 3, 3, 1];
+
+test.each(SAMPLES.map((sample, i) => [sample.name, i] as const))("the takes of %s are of that layout, and give what they gave", async (_, i) => {
   const layout = SAMPLES[i].layout();
   const takes = await takesOfSample(i);
-  expect(takes).toHaveLength(3);
-  expect(new Set(takes.map((t) => t.name)).size).toBe(3);
+  expect(takes).toHaveLength(sampleTakes[i]);
+  expect(new Set(takes.map((t) => t.name)).size).toBe(takes.length);
   for (const take of takes) {
     expect(take.layout).toBe(layoutDigest(layout));
     const frames = takeFrames(take, layout);

@@ -1,8 +1,8 @@
-/** The takes that ship with the samples, three each; fetched when they are asked for. */
+/** The takes that ship with the samples; fetched when they are asked for. */
 import { parseTake } from "../core/exchange/takeFile";
 import type { Take } from "../core/rehearsal/take";
 
-/** Three files of takes, as they are imported. */
+/** Files of takes, as they are imported. */
 type Files = readonly Promise<{ readonly default: unknown }>[];
 const FETCH: readonly (() => Files)[] = [
   () => [import("./takes/brackwater-1.nodulum-take.json"), import("./takes/brackwater-2.nodulum-take.json"), import("./takes/brackwater-3.nodulum-take.json")],
@@ -12,6 +12,7 @@ const FETCH: readonly (() => Files)[] = [
     import("./takes/brackwater-first-draft-2.nodulum-take.json"),
     import("./takes/brackwater-first-draft-3.nodulum-take.json"),
   ],
+  () => [import("./takes/derrick-1.nodulum-take.json")],
 ];
 
 /** The takes of a sample, by its place among the samples; none for a place beyond them. */

@@ -73,7 +73,7 @@ const circle = (radius: number, ms: number, turns: number) =>
     return [Math.round((ms * i) / 24), Math.round(radius * Math.sin(angle) * 100) / 100, Math.round(-radius * Math.cos(angle) * 100) / 100];
   });
 
-const [brackwater, pigeonhole, draft] = SAMPLES.map((sample) => sample.layout());
+const [brackwater, pigeonhole, draft, derrick] = SAMPLES.map((sample) => sample.layout());
 const right = { handed: "right", playerSize: 1, hz: 60 } as const;
 
 function harbour(): Take[] {
@@ -192,7 +192,45 @@ function firstDraft(): Take[] {
   return [lost.take(), small.take(), off.take()];
 }
 
-const FILES = ["brackwater", "pigeonhole", "brackwater-first-draft"];
-[harbour(), office(), firstDraft()].forEach((takes, i) => {
+function crane(): Take[] {
+  const swing = handsOn(derrick, { ...right, screen: screen(PHONE, "landscape"), name: "one load to the quay", moment: null });
+  // The lever is pushed up and left there; the wheel is turned a good quarter by its rim.
+  swing.stroke(100, 1, "hoist", [
+    [0, 0, 0],
+    [500, 0.5, -6],
+  ]);
+  swing.stroke(300, 2, "jib", [
+    [0, 0, -7],
+    [400, 5, -5],
+    [800, 7, 0.5],
+  ]);
+  // A line is aimed and called off, aimed again and thrown; a tap slips it.
+  swing.stroke(1700, 1, "line", [
+    [0, 0, 0],
+    [300, 5, -4],
+    [600, 0.5, 0.3],
+  ]);
+  swing.stroke(2500, 1, "line", [
+    [0, 0, 0],
+    [350, 6, -6],
+    [500, 7, -5],
+  ]);
+  swing.tap(3300, 1, "line", { ms: 80 });
+  // The eyes follow: a sweep, and a tap that marks. The lever is pulled to the middle again.
+  swing.stroke(2200, 3, "look", [
+    [0, -8, -12],
+    [400, 4, -14],
+    [700, 9, -9],
+  ]);
+  swing.tap(3500, 3, "look", { ms: 90, x: 2, y: -15 });
+  swing.stroke(3900, 1, "hoist", [
+    [0, 0.5, -6],
+    [450, 0, 0],
+  ]);
+  return [swing.take()];
+}
+
+const FILES = ["brackwater", "pigeonhole", "brackwater-first-draft", "derrick"];
+[harbour(), office(), firstDraft(), crane()].forEach((takes, i) => {
   takes.forEach((take, n) => writeFileSync(`samples/takes/${FILES[i]}-${n + 1}${TAKE_FILE}`, writeTake(take)));
 });

@@ -2,5 +2,5 @@
 import type { Layout } from "../core/format/types";
 import { SAMPLES } from "../samples/samples";
 
-/** Brackwater, Pigeonhole, and Brackwater's first draft. */
+/** Brackwater, Pigeonhole, Brackwater's first draft, and Derrick. */
 export const sampleLayouts = (): Layout[] => SAMPLES.map((sample) => sample.layout());

@@ -31,7 +31,7 @@ export function StarterChoice({ onPick }: { onPick: (layout: Layout) => void }) 
   }, []);
   if (problem) return <p role="alert">{problem}</p>;
   return (
-    <ul aria-label="Starters" className="grid min-h-[17rem] grid-cols-[repeat(4,minmax(0,1fr))] gap-2">
+    <ul aria-label="Starters" className="grid min-h-[17rem] grid-cols-[repeat(5,minmax(0,1fr))] gap-2">
       {drawn?.map(({ starter, layout }) => (
         <li key={starter.name}>
           <button

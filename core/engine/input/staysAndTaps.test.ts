@@ -79,7 +79,7 @@ test("a stick fires where it is let go away from the middle, by where it then po
   const release = (dx: number, type: "up" | "cancel" = "up") =>
     playOn(aimed, [touch(5, "down", 500, 250), touch(15, "move", 500 + dx, 250), touch(35, type, 500 + dx, 250)], 60);
   expect(trueAt(release(60), "shot")).toEqual([40]);
-  expect((release(60)[3].sight as number[])[0]).toBeCloseTo(0.5, 9);
+  expect((release(60)[3].sight as readonly number[])[0]).toBeCloseTo(0.5, 9);
   expect(release(60)[4].sight).toEqual([0, 0]);
   expect(trueAt(release(15), "shot")).toEqual([]);
   expect(trueAt(release(60, "cancel"), "shot")).toEqual([]);
