@@ -201,6 +201,7 @@ export const standardEnd = ({ sort, value }: Pick<Standard, "sort" | "value">): 
 const END_OF_SORT: Readonly<Record<Standard["sort"], string>> = {
   key: "key",
   "mouse-button": "mouse",
+  "mouse-move": "mouse move",
   "pad-button": "pad button",
   "pad-axis": "pad axis",
 };
@@ -246,7 +247,7 @@ function commonest(words: readonly string[]): string {
 
 /** What most places say, the more telling kind where they are even: a vector is more than an axis, an axis more than a press. */
 function commonKind(reads: readonly FoundRead[]): ActionKind | null {
-  const order: readonly ActionKind[] = ["vector", "motion", "axis", "press"];
+  const order: readonly ActionKind[] = ["vector", "motion", "delta", "axis", "press"];
   const counts = order.map((kind) => reads.reduce((sum, r) => sum + (r.kind === kind ? r.places.length : 0), 0));
   const most = Math.max(...counts);
   return most === 0 ? null : order[counts.indexOf(most)];

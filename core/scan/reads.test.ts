@@ -148,3 +148,22 @@ test("any source at all is scanned without a fault", () => {
     { numRuns: repeated(400) },
   );
 });
+
+test("a way of the mouse that is read by itself is a delta, by its word or by the web's own standard; a whole movement is a motion", () => {
+  const text = `yaw += input.getAxis("Mouse X") * speed; pitch += input.axis("look_vertical"); lean = input.axis("lean_x");
+const way = input.mouseDelta("look"); const drag = input.motion("cameraX"); if (input.pressed("mouse_x")) go();
+view.turn(event.movementX); view.tilt(-e.movementY); const init = { movementX: 4 }; event.movementX = 3;`;
+  const { reads, standards } = scanSource(text, "c");
+  expect(Object.fromEntries(reads.map(({ word, kind }) => [word, kind]))).toMatchObject({
+    "Mouse X": "delta",
+    look_vertical: "delta",
+    lean_x: "axis",
+    look: "motion",
+    cameraX: "delta",
+    mouse_x: "press",
+  });
+  expect(standards.map(({ sort, value, line }) => [sort, value, line])).toEqual([
+    ["mouse-move", "x", 3],
+    ["mouse-move", "y", 3],
+  ]);
+});

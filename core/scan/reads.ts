@@ -7,7 +7,7 @@
 import type { ActionKind } from "../format/types";
 import { buttonOfConstant, buttonOfText, listenerAt, mainButtonByNumber, mayBeTouch, touchesAt, type PointerRead } from "./anyTouch";
 import { asking, type CalleeUse, type SourcePlace, type ReadShape } from "./asking";
-import { isSign, memoized } from "./chains";
+import { chainBefore, isSign, memoized } from "./chains";
 import { constantAt, type Piece } from "./sourceConstants";
 import { enumerationOf } from "./enumeration";
 import { joinFourWords } from "./fourWords";
@@ -36,10 +36,10 @@ export interface ActionRead {
 }
 /** What a standard of the web says of itself, or a constant that plainly means a key. */
 export interface Standard {
-  readonly sort: "key" | "mouse-button" | "pad-button" | "pad-axis";
+  readonly sort: "key" | "mouse-button" | "mouse-move" | "pad-button" | "pad-axis";
   /**
-   * A KeyboardEvent.code value, a PointerEvent.button value (0 for any touch, which is the main button), or the index of a button or axis of the
-   * standard gamepad mapping.
+   * A KeyboardEvent.code value, a PointerEvent.button value (0 for any touch, which is the main button), the way of a mouse movement (`x`, `y`:
+   * MouseEvent.movementX and movementY), or the index of a button or axis of the standard gamepad mapping.
    */
   readonly value: string;
   readonly line: number;
@@ -114,7 +114,8 @@ export function findIn(source: string, family: Family, tell: (found: FoundRead) 
       const found = numberAt(place, i, family);
       if (found) joined.tell(found);
     } else {
-      const found = token.kind !== "name" ? textAt(place, i, told) : (touchAt(place, i) ?? (mayCount(tokens, i) ? nameAt(place, i, told) : null));
+      const found =
+        token.kind !== "name" ? textAt(place, i, told) : (touchAt(place, i) ?? movementAt(place, i) ?? (mayCount(tokens, i) ? nameAt(place, i, told) : null));
       if (found) joined.tell(found);
     }
     handlers.step(i);
@@ -132,6 +133,18 @@ function pointerRead(place: SourcePlace, piece: Piece, { asking: asked, button }
 function touchAt(place: SourcePlace, i: number): FoundRead | null {
   const touches = mayBeTouch(place.tokens[i].text) ? touchesAt(place.tokens, i) : null;
   return touches && pointerRead(place, { first: i, last: i }, touches);
+}
+
+/** How far the mouse went along one way (Pointer Lock, W3C: `movementX`, `movementY` of a MouseEvent). */
+function movementAt(place: SourcePlace, i: number): FoundRead | null {
+  const { tokens } = place;
+  const way = /^movement([XY])$/.exec(tokens[i].text)?.[1].toLowerCase();
+  const isDeclared = isSign(tokens[i + 1], ":", "=");
+  const chain = isSign(tokens[i - 1], ".", "?.") ? chainBefore(tokens, i) : null;
+  if (way === undefined || !chain || isDeclared) return null;
+  const asked: CalleeUse = { callee: chain.text, shape: "index", first: chain.from, last: i };
+  const piece = { first: i, last: i };
+  return { asking: asked, piece, read: null, standard: standardOf(place, asked, piece, { sort: "mouse-move", value: way }) };
 }
 
 /** A number that a standard of the web asks by: a button or an axis of a pad, the main mouse button, or a legacy keyCode. */
@@ -298,6 +311,21 @@ const KINDS: Readonly<Record<ReadShape, (callee: string) => ActionKind | null>> 
   members: memoized((callee) => likelyKind(callee, "members")),
 };
 
+/** Words for what moves, and for one of its ways: together they mean a delta, such as `Mouse X` or `look_vertical`. */
+const MOVES = /(?:^|_)(?:mouse|look|camera|pointer|delta|motion)(?:_|$)/;
+const ONE_WAY = /(?:^|_)(?:d?[xy]|horizontal|vertical)$/;
+
+/** Whether a word, asked for as a number or a movement, is one way of a movement. */
+function isDelta(word: string, kind: ActionKind | null): boolean {
+  if (kind !== null && kind !== "axis" && kind !== "motion") return false;
+  const parts = word
+    .replace(/([a-z\d])([A-Z])/g, "$1_$2")
+    .toLowerCase()
+    .replace(/[^a-z\d]+/g, "_");
+  return ONE_WAY.test(parts) && MOVES.test(parts);
+}
+
 function readOf(asked: CalleeUse, { word, owner, line, isHandled }: Pick<ActionRead, "word" | "owner" | "line" | "isHandled">): ActionRead {
-  return { word, owner, callee: calleeText(asked), shape: asked.shape, line, kind: KINDS[asked.shape](asked.callee), isHandled };
+  const kind = KINDS[asked.shape](asked.callee);
+  return { word, owner, callee: calleeText(asked), shape: asked.shape, line, kind: isDelta(word, kind) ? "delta" : kind, isHandled };
 }

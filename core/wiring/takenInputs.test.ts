@@ -38,3 +38,8 @@ test("inputs are taken over as actions, two keys of one name as one, and taking 
   expect(value(takeInputs(taken, inputs))).toEqual(taken);
   expect(takeInputs(taken, [{ end: "pad axis 1", name: "ahead" }]).ok).toBe(false);
 });
+
+test("a way of the mouse becomes a delta that is bound to it", () => {
+  const taken = value(takeInputs(empty(), [{ end: "mouse move x", name: nameForInput("mouse move x", "", []) }]));
+  expect(taken.actions[0]).toMatchObject({ name: "mouse_x", kind: "delta", mouse: [{ move: "x", scale: 1 }] });
+});

@@ -2,8 +2,8 @@
 import { addAction } from "../editing/edits/actions";
 import { byName } from "../derived/byId";
 import { ok, type Result } from "../engine/result";
-import type { Action, Layout } from "../format/types";
-import { hardwareEnds, hardwareGives, hardwareWhyNot, plugIn, sourceOfEnd } from "./hardwareWires";
+import type { Action, ActionKind, Layout } from "../format/types";
+import { hardwareEnds, hardwareGives, hardwareWhyNot, type HardwareGives, plugIn, sourceOfEnd } from "./hardwareWires";
 
 /** An input by its end (`key KeyW`), and the action it is to give to: one of the ledger, or a new one. */
 export interface TakenInput {
@@ -24,6 +24,7 @@ export function nameForInput(end: string, purpose: string, actions: readonly Act
 /** What an input itself is called: `left`, `key_q`, `shift_left`, `pad_button_3`; of the main mouse button what it is on glass. */
 function nameOfEnd(end: string): string {
   if (end === "mouse 0") return "any_touch";
+  if (end.startsWith("mouse move ")) return `mouse_${end.slice("mouse move ".length)}`;
   if (!end.startsWith("key ")) return end.replace(/^mouse /, "mouse_button ").replace(/ /g, "_");
   const code = end.slice(4);
   const letter = /^(?:Key|Digit)(.)$/.exec(code)?.[1];
@@ -36,13 +37,16 @@ function nameOfEnd(end: string): string {
 }
 const bareWord = (name: string) => name.toLowerCase().replace(/[\s_-]+/g, "");
 
-/** Takes inputs over: each gives to the action of its name, which is made where there is none (an axis for an axis of a pad, else a press). One that gives to it already is passed over. */
+/** The kind of action that is made for an input, by what it gives. */
+const KIND_OF: Readonly<Record<HardwareGives, ActionKind>> = { press: "press", number: "axis", vector: "vector", motion: "motion", change: "delta" };
+
+/** Takes inputs over: each gives to the action of its name, which is made where there is none (an axis for an axis of a pad, a delta for a way of the mouse, else a press). One that gives to it already is passed over. */
 export function takeInputs(layout: Layout, inputs: readonly TakenInput[]): Result<Layout> {
   let next = layout;
   for (const { end, name } of inputs) {
     const source = sourceOfEnd(end)?.source;
     if (!byName(next.actions).has(name)) {
-      const added = addAction(next, name, source && hardwareGives(source) === "number" ? "axis" : "press");
+      const added = addAction(next, name, source ? KIND_OF[hardwareGives(source)] : "press");
       if (!added.ok) return added;
       next = added.value;
     }

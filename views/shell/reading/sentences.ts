@@ -374,6 +374,7 @@ export const SENTENCES = {
   "sides.over": { words: "Switches to {value}, also while the thumb is down.", keys: "F8" },
   "sides.choose": { words: "Keeps {value} in the layout; the other feel is stored in the history as a named state.", keys: "Enter" },
   "sides.start": { words: "The {value} feel: {plain}.", keys: "Enter" },
+  "feel.aim": { words: "The aim: {value}. Drag the knob away to aim, let go to fire; back in the middle, letting go does nothing." },
   "given.part": { words: "State from the game: {value}. Only the drawing changes, no value does; it is not saved.", keys: "Enter" },
   "given.enabled": { words: "Enabled: {value}. Off, the control is dimmed and crossed; its values stay." },
   "given.cooldown": { words: "Cooldown left: {value}. It sweeps over the face, clockwise.", keys: "← →" },
