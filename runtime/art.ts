@@ -10,7 +10,7 @@ import { INK_STRENGTH } from "../core/engine/lettering";
 import type { Control } from "../core/engine/types";
 import { DRAWN_KINDS, isSlot } from "./draw/bodies";
 import type { DrawingContext, DrawnControl, PictureOf, Pose, Supplies } from "./draw/drawn";
-import { dimmedBy, drawGiven, PLAIN_STYLE } from "./draw/given";
+import { dimmedBy, drawGiven, drawWait, PLAIN_STYLE } from "./draw/given";
 import { drawLabel, wordEm } from "./draw/label";
 
 /** A control smaller than this many hairlines across shows no word: it could not be read. */
@@ -42,8 +42,9 @@ function drawControl(ctx: Ctx, drawn: DrawnControl, hairline: number, supplies: 
     else DRAWN_KINDS[control.kind].body(ctx, { ...drawn, box: base }, face, hairline);
   }
   if ((part ?? "knob") === "knob") drawMoving(ctx, { ...drawn, box: base }, hairline, pictureOf);
+  if (part === undefined) drawWait(ctx, { box: base, given, face }, givenStyle);
   if ((part ?? "mark") === "mark" && Math.min(base.w, base.h) >= LEAST_LABELLED * hairline) drawMark(ctx, base, { look, face }, supplies);
-  if (part === undefined) drawGiven(ctx, { box: base, given }, face, givenStyle);
+  if (part === undefined) drawGiven(ctx, { box: base, given, face }, givenStyle);
   ctx.restore();
 }
 

@@ -105,21 +105,38 @@ interface GivenFace {
   readonly ink: string;
 }
 /** The letters of the number, a part of the shorter side. */
-const COUNT_PART = 0.3;
+const COUNT_PART = 0.26;
 const MOST_COUNT_PART = 0.6;
 
-/** Draws the sweep of a wait, the line of a control that cannot be used, and the number, over a face. */
-export function drawGiven(ctx: DrawingContext, { box, given }: Pick<DrawnControl, "box" | "given">, face: GivenFace, { scale, isStrong }: GivenStyle): void {
+interface Drawn extends Pick<DrawnControl, "box" | "given"> {
+  readonly face: GivenFace;
+}
+const inkOf = (face: GivenFace, isStrong: boolean) => (isStrong ? "#FFFFFF" : face.ink);
+const plateOf = (face: GivenFace, isStrong: boolean) => (isStrong ? "#000000" : face.fill);
+
+/** Draws the sweep of a wait over a face; the word goes over it. */
+export function drawWait(ctx: DrawingContext, { box, given, face }: Drawn, { isStrong }: GivenStyle): void {
+  const least = Math.min(box.w, box.h);
+  if (given?.cooldown === undefined || least <= 0) return;
+  ctx.save();
+  ctx.globalAlpha = 1;
+  ctx.lineWidth = least * (isStrong ? 0.06 : 0.035);
+  ctx.strokeStyle = inkOf(face, isStrong);
+  drawSweep(ctx, box, given.cooldown, plateOf(face, isStrong));
+  ctx.restore();
+}
+
+/** Draws the line of a control that cannot be used, and the number, over a face and its word. */
+export function drawGiven(ctx: DrawingContext, { box, given, face }: Drawn, { scale, isStrong }: GivenStyle): void {
   if (!given) return;
   const [x, y, least] = [box.x + box.w / 2, box.y + box.h / 2, Math.min(box.w, box.h)];
   if (least <= 0) return;
-  const ink = isStrong ? "#FFFFFF" : face.ink;
-  const plate = isStrong ? "#000000" : face.fill;
+  const ink = inkOf(face, isStrong);
+  const plate = plateOf(face, isStrong);
   ctx.save();
   ctx.globalAlpha = 1;
   ctx.lineWidth = least * (isStrong ? 0.06 : 0.035);
   ctx.strokeStyle = ink;
-  if (given.cooldown !== undefined) drawSweep(ctx, box, given.cooldown, plate);
   if (given.enabled === false) {
     const reach = 0.33;
     ctx.beginPath();

@@ -1,9 +1,9 @@
 "use client";
 /** The areas that touches fall on, each with its pattern and its colour; dead zone and travel. */
 import { memo } from "react";
-import { centreOf } from "../../core/engine/geometry/point";
+import { centreOf, type Point } from "../../core/engine/geometry/point";
 import type { Shape } from "../../core/engine/geometry/shape";
-import type { Control } from "../../core/format/types";
+import type { Control, StickControl } from "../../core/format/types";
 import type { ResolvedControl } from "../../core/engine/placement/resolve";
 import type { Overlays } from "./overlays";
 import { ON_GLASS } from "./tones";
@@ -36,6 +36,53 @@ export function ShapePath({ shape, ...rest }: { shape: Shape } & React.SVGProps<
   const { x, y, w, h } = shape;
   if (shape.shape === "ellipse") return <ellipse cx={x + w / 2} cy={y + h / 2} rx={w / 2} ry={h / 2} {...rest} />;
   return <rect x={x} y={y} width={w} height={h} rx={shape.shape === "capsule" ? Math.min(w, h) / 2 : 0} {...rest} />;
+}
+
+interface TravelProps {
+  readonly at: Point;
+  /** px of the screen. */
+  readonly travel: number;
+  readonly feel: StickControl["feel"];
+}
+
+/** Travel and dead zones of a stick that goes any way. */
+function TravelRings({ at, travel, feel }: TravelProps) {
+  return (
+    <>
+      <circle cx={at.x} cy={at.y} r={travel} stroke={ON_GLASS.ink} strokeWidth={3} {...THIN} />
+      <circle cx={at.x} cy={at.y} r={travel} stroke="#22323F" strokeWidth={1} {...THIN} />
+      <circle cx={at.x} cy={at.y} r={travel * feel.outer} stroke={ON_GLASS.muted} strokeWidth={1} strokeDasharray="2 3" {...THIN} data-ring="outer" />
+      <circle
+        cx={at.x}
+        cy={at.y}
+        r={travel * feel.inner}
+        fill={ON_GLASS.muted}
+        fillOpacity={0.85}
+        stroke="#22323F"
+        strokeWidth={1}
+        vectorEffect="non-scaling-stroke"
+        data-ring="inner"
+      />
+    </>
+  );
+}
+
+/** The same of a stick of one axis: a line with marks across it, as wide as a tenth of the travel. */
+function TravelLine({ at, travel, feel }: TravelProps) {
+  const wide = travel / 10;
+  const path = (from: number, to: number, across: number) =>
+    feel.axes === "x"
+      ? `M${at.x + from} ${at.y}H${at.x + to}M${at.x + to} ${at.y - across}v${2 * across}`
+      : `M${at.x} ${at.y + from}V${at.y + to}M${at.x - across} ${at.y + to}h${2 * across}`;
+  const marks = (part: number) => path(0, travel * part, wide) + path(0, -travel * part, wide);
+  return (
+    <>
+      <path d={marks(1)} stroke={ON_GLASS.ink} strokeWidth={3} {...THIN} />
+      <path d={marks(1)} stroke="#22323F" strokeWidth={1} {...THIN} />
+      <path d={marks(feel.outer)} stroke={ON_GLASS.muted} strokeWidth={1} strokeDasharray="2 3" {...THIN} data-ring="outer" />
+      <path d={marks(feel.inner)} stroke={ON_GLASS.muted} strokeWidth={4} {...THIN} data-ring="inner" />
+    </>
+  );
 }
 
 interface AreaProps {
@@ -79,32 +126,14 @@ export const ControlAreas = memo(
         )}
         {overlays.travel && control.kind === "stick" && at.travel !== undefined && (
           <g data-area="travel">
-            <circle cx={x} cy={y} r={at.travel} stroke={ON_GLASS.ink} strokeWidth={3} {...THIN} />
-            <circle cx={x} cy={y} r={at.travel} stroke="#22323F" strokeWidth={1} {...THIN} />
-            <circle
-              cx={x}
-              cy={y}
-              r={at.travel * control.feel.outer}
-              stroke={ON_GLASS.muted}
-              strokeWidth={1}
-              strokeDasharray="2 3"
-              {...THIN}
-              data-ring="outer"
-            />
-            <circle
-              cx={x}
-              cy={y}
-              r={at.travel * control.feel.inner}
-              fill={ON_GLASS.muted}
-              fillOpacity={0.85}
-              stroke="#22323F"
-              strokeWidth={1}
-              vectorEffect="non-scaling-stroke"
-              data-ring="inner"
-            />
+            {control.feel.axes === "both" ? (
+              <TravelRings at={{ x, y }} travel={at.travel} feel={control.feel} />
+            ) : (
+              <TravelLine at={{ x, y }} travel={at.travel} feel={control.feel} />
+            )}
           </g>
         )}
-        {overlays.travel && control.kind === "dpad" && (
+        {overlays.travel && (control.kind === "dpad" || control.kind === "dial") && (
           <circle
             cx={x}
             cy={y}

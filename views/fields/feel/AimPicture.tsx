@@ -6,10 +6,10 @@ import { readingProps } from "../../../ui/reading";
 import { says } from "../../shell/reading/sentences";
 import { AIM_PHASES, aimPhaseOf, firesBy, type AimPhase } from "./aimPhase";
 
-const SIDE = 64;
+const SIDE = 54;
 const MIDDLE = SIDE / 2;
 /** The travel in the picture, px. */
-const TRAVEL = 22;
+const TRAVEL = 18;
 const STEP = 0.25;
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
 
@@ -76,16 +76,18 @@ export function AimPicture({ control: { feel, serves } }: { readonly control: St
         <circle cx={MIDDLE} cy={MIDDLE} r={feel.inner * TRAVEL} fill="none" stroke="var(--muted)" strokeDasharray="2 2" />
         {phase === "aiming" && <line x1={MIDDLE} y1={MIDDLE} x2={cx} y2={cy} stroke="var(--accent)" strokeWidth={3} />}
         {phase === "fired" && <circle cx={MIDDLE} cy={MIDDLE} r={TRAVEL} fill="none" stroke="var(--accent)" strokeWidth={4} />}
-        <circle cx={cx} cy={cy} r={8} fill={phase === "aiming" || phase === "fired" ? "var(--accent)" : "var(--muted)"} opacity={phase === "off" ? 0.35 : 1} />
+        <circle cx={cx} cy={cy} r={7} fill={phase === "aiming" || phase === "fired" ? "var(--accent)" : "var(--muted)"} opacity={phase === "off" ? 0.35 : 1} />
       </svg>
-      <ul className="grid text-[0.6875rem] text-muted">
+      <ul className="grid min-w-0 flex-1 grid-cols-[auto_auto] content-center gap-x-1 text-[0.6875rem] text-muted">
         {(Object.keys(AIM_PHASES) as AimPhase[]).map((one) => (
           <li key={one} aria-current={one === phase ? "step" : undefined} className={one === phase ? "text-ink" : ""}>
-            {one === phase ? "▸ " : "\u2002\u2009"}
+            <span aria-hidden className="inline-block w-3">
+              {one === phase ? "▸" : ""}
+            </span>
             {AIM_PHASES[one]}
           </li>
         ))}
-        {fires.tapped && <li>{"\u2002\u2009"}a quick tap: tapped, without aiming</li>}
+        {fires.tapped && <li className="col-span-2 pl-3">a quick tap: tapped, without aiming</li>}
       </ul>
     </div>
   );

@@ -5,8 +5,8 @@ export type AimPhase = "rest" | "aiming" | "off" | "fired";
 /** The phases in their order, in words. */
 export const AIM_PHASES: Readonly<Record<AimPhase, string>> = {
   rest: "at rest",
-  aiming: "aiming: let go to fire",
-  off: "in the middle: called off",
+  aiming: "aiming: let go fires",
+  off: "back: called off",
   fired: "fired",
 };
 

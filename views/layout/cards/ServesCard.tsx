@@ -34,7 +34,7 @@ export const ServesCard = memo(
         {one && serves.map((serve, index) => <ServeLine key={index} control={one} serve={serve} index={index} actions={actions} />)}
         {!one && <p className="text-muted">{shared.length > 0 ? `All of them serve ${shared.map((a) => a.name).join(", ")}.` : "No common actions."}</p>}
         {free.length > 0 && (
-          <label className="field-row [--name:4.25rem]" data-row>
+          <label className="field-row [--name:4rem]" data-row>
             <span className="field-name">{serves.length === 0 ? "Serves" : "And"}</span>
             <select
               aria-label="Add an action"
@@ -80,7 +80,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
   const change = (label: string, next: Partial<Serve>) => session.edit(`${label} of ${control.name}`, (l) => changeServe(l, control.id, index, next), true);
   return (
     <div className="grid">
-      <div className="field-row [--name:4.25rem]" data-row>
+      <div className="field-row [--name:4rem]" data-row>
         <span className={`figure leading-none break-words ${action ? "" : "text-blocker"}`}>{serve.action}</span>
         <span className="flex items-center gap-0.5">
           <span className="min-w-0 flex-1">
@@ -88,7 +88,7 @@ function ServeLine({ control, serve, index, actions }: { control: Control; serve
               bare
               label={`Port to ${serve.action}`}
               value={serve.port}
-              options={shown.map((p) => [p, `← ${PORT_WORD[p]}`])}
+              options={shown.map((p) => [p, `←\u2009${PORT_WORD[p]}`])}
               reads={says("serves.port", { action: serve.action })}
               onChange={(port) => change("port", action ? { value: undefined, scale: undefined, ...serveBy(port, action) } : { port })}
             />
