@@ -15,7 +15,7 @@ import { editContextOf, placeAt } from "../core/editing/placing";
 import { KINDS } from "../core/engine/kinds";
 import { PLAIN_PLAYER_VIEW, resolveLayout } from "../core/engine/placement/resolve";
 import { readPlayed } from "../core/engine/read/played";
-import type { Result } from "../core/engine/result";
+import { ok, type Result } from "../core/engine/result";
 import { PORTS } from "../core/engine/types";
 import { layoutJsonSchema } from "../core/exchange/schema";
 import { clipText, readClip } from "../core/exchange/clip";
@@ -231,7 +231,7 @@ describe.each(KIND_LIST)("a %s", (kind) => {
     expect(writeLayout(applyChanges(after, inverseOf(changes)).layout)).toBe(writeLayout(first));
     // Undo and redo, to the byte.
     const { session } = openWindow(first);
-    session.edit("the operation", () => ({ ok: true, value: after }));
+    session.edit("the operation", (layout) => ok(applyChanges(layout, changes).layout));
     session.undo();
     expect(writeLayout(session.store.getState().layout)).toBe(writeLayout(first));
     if (session.store.getState().history.future.length > 0) session.redo();
