@@ -100,6 +100,11 @@ test("what the game says of a control is drawn at once, changes no value, and go
       return data.join();
     }, leap);
   const say = (given: object | null) => page.evaluate((one) => (window as any).controls.state("leap", one), given);
+  // A canvas that has been read is drawn by other means from then on: edges differ in their last bit.
+  await drawn();
+  await say({ count: 1 });
+  await drawn();
+  await say(null);
   const plain = await drawn();
   const pictures = new Set([plain]);
   for (const given of [{ enabled: false }, { cooldown: 0.4 }, { cooldown: 0.3 }, { count: 3 }, { word: "reload" }]) {
