@@ -1,7 +1,7 @@
 /** The terms of the glossary, generated from docs/GLOSSARY.md by `npm run docs`. A test fails if the two differ. */
 // prettier-ignore
 export const WORDS: readonly { readonly word: string; readonly means: string }[] = [
-  { word: "action", means: "A named input that the game's code reads, of a kind: press, axis, vector or motion." },
+  { word: "action", means: "A named input that the game's code reads, of a kind: press, axis, vector, motion or delta." },
   { word: "arrangement", means: "Changes to a layout that apply only on screens of a range of aspect ratios or sizes. All other values come from the base." },
   { word: "base", means: "Of a stick: the plate on which the knob moves. Of a layout: its values outside all arrangements." },
   { word: "bench", means: "The Layout view, which shows the device with true proportions." },
