@@ -49,7 +49,7 @@ export function endWord(end: string, letters: KeyLetters = NO_LETTERS): string {
   if (!made) return end;
   const { list, source } = made;
   if ("code" in source) return keyWord(source.code, letters);
-  if ("move" in source) return "mouse movement";
+  if ("move" in source) return source.move === true ? "mouse movement" : `mouse movement ${source.move}`;
   if ("axis" in source) return `pad axis ${source.axis}`;
   if ("stick" in source) return `pad, ${source.stick} stick`;
   return list === "mouse" ? `mouse ${mouseWord(source.button)}` : `pad ${source.button}`;

@@ -123,7 +123,7 @@ function ServeRow({
           setSheetState(session, { pick: { kind: "serve", id, index } });
         }}
       >
-        <span className="caption w-9 shrink-0">{portSign(serve.port)}</span>
+        <span className="caption w-12 shrink-0">{portSign(serve.port)}</span>
         <span className={`figure truncate ${stray ? "text-blocker" : ""}`}>{serve.action}</span>
         {kind !== null && !loose && !ignored && (serve.value !== undefined || serve.scale !== undefined || serve.repeat) && (
           <span className="caption truncate">{serveGives(serve, kind)}</span>
