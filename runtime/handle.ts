@@ -2,8 +2,7 @@
 import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
 import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
-import type { DrawnControl } from "./draw/drawn";
-import type { GivenState } from "./draw/given";
+import type { DrawnControl, GivenState } from "./draw/drawn";
 import type { OwnChanges } from "./overrides";
 import type { PlayedSource } from "./playedSource";
 

@@ -3,7 +3,7 @@ export { play } from "./play";
 export { readPlayed, type PlayedJson, type PlayedSource } from "./playedSource";
 export { fullscreen } from "./fullscreen";
 export type { Appear, UnknownName as Asked, PaintFrame as Frame, Handle, MakePainter, OnTick, Own, Painter, PlayedControl, PlayOptions } from "./handle";
-export type { GivenState } from "./draw/given";
+export type { GivenState } from "./draw/drawn";
 export type { OwnChanges } from "./overrides";
 export type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 export type { PlayedLayout, Screen } from "../core/engine/types";

@@ -7,7 +7,7 @@ import { checkScreen } from "../core/checks/check";
 import { readTrace } from "../core/exchange/traceFile";
 import { replay } from "../core/engine/input/advance";
 import { readLayout } from "../core/format/parse";
-import type { Layout } from "../core/format/types";
+import type { ActionKind, Layout } from "../core/format/types";
 import { writeLayout } from "../core/format/write";
 import { resolveLayout } from "../core/engine/placement/resolve";
 import { scanSource } from "../core/scan/reads";
@@ -130,6 +130,15 @@ function randomTrace(random: () => number): string {
   return lines.join("\n");
 }
 
+const isFiniteNumber = (n: unknown): n is number => typeof n === "number" && Number.isFinite(n);
+/** Whether a value is one that an action of a kind may have. */
+function isInRange(kind: ActionKind, value: unknown): boolean {
+  if (kind === "press") return typeof value === "boolean";
+  if (kind === "axis" || kind === "delta") return isFiniteNumber(value) && (kind === "delta" || Math.abs(value) <= 1);
+  if (!Array.isArray(value) || !value.every(isFiniteNumber)) return false;
+  return kind === "motion" || Math.hypot(...value) <= 1 + 1e-9;
+}
+
 /** Plays a stream; what is taken must give values in their range. */
 function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
   const read = readTrace(trace, layout);
@@ -137,14 +146,7 @@ function tryTrace(layout: Layout, trace: string): "taken" | "refused" {
   for (const { values } of replay(layout, resolveLayout(layout, SCREENS[0]), read.value, { hz: 60 }))
     for (const action of layout.actions) {
       const value = values[action.name];
-      const fine =
-        action.kind === "press"
-          ? typeof value === "boolean"
-          : action.kind === "axis"
-            ? typeof value === "number" && Math.abs(value) <= 1
-            : Array.isArray(value) &&
-              value.every((n: number) => Number.isFinite(n)) &&
-              (action.kind === "motion" || Math.hypot(value[0] as number, value[1] as number) <= 1 + 1e-9);
+      const fine = isInRange(action.kind, value);
       if (!fine) throw new Error(`${action.name} gives ${JSON.stringify(value)}`);
     }
   return "taken";

@@ -1,7 +1,6 @@
 /** What is drawn of a control, and what it is drawn with. */
 import type { Box } from "../../core/engine/geometry/point";
 import type { Control } from "../../core/engine/types";
-import type { GivenState, GivenStyle } from "./given";
 
 /** What a control shows: at rest, or held, with the knob's deflection (−1…1, y up) and where its base is when it has moved. */
 export interface Pose {
@@ -19,6 +18,19 @@ export type LookPart = "base" | "knob" | "mark" | Arm;
 /** An arm of a d-pad, by where it points. */
 export type Arm = "right" | "up" | "left" | "down";
 
+/** What a game says of a control. What is absent is drawn as the layout has it. */
+export interface GivenState {
+  /** False: dimmed, with a line across. */
+  readonly enabled?: boolean;
+  /** The part of a wait that is left, 0…1: a sweep over the face, clockwise from its top. */
+  readonly cooldown?: number;
+  /** A number in the corner, such as what is left of it; whole, −999…9999 are written out. */
+  readonly count?: number;
+  /** In place of the word. */
+  readonly word?: string;
+  /** In place of the icon, by its name; one that the game does not carry is left out. */
+  readonly icon?: string;
+}
 /** One control to draw: its visual box and travel in px of the canvas' present coordinates. */
 export interface DrawnControl {
   readonly control: Control;
@@ -67,6 +79,11 @@ export type PictureOf = (id: string) => CanvasImageSource | null;
 /** The icons at hand, by name: SVG path data in a 24 × 24 box. A game carries those its layout uses, the app all of them. */
 export type Icons = Readonly<Record<string, string>>;
 
+/** How the letters and lines of states are drawn: `scale`, the player's size of text (1: as browsers have it); `isStrong`: more contrast is wished for. */
+export interface GivenStyle {
+  readonly scale: number;
+  readonly isStrong: boolean;
+}
 /** What looks are made of beyond lines and words. */
 export interface Supplies {
   readonly pictureOf: PictureOf;

@@ -3,8 +3,8 @@ import { parseLayout } from "../../core/format/parse";
 import { placed, staged } from "../../test/stage";
 import { drawControls } from "../art";
 import { drawnBox } from "../region";
-import { POSE_AT_REST, type DrawingContext, type DrawnControl } from "./drawn";
-import { countText, createGiven, readGiven, withState, type GivenState } from "./given";
+import { POSE_AT_REST, type DrawingContext, type DrawnControl, type GivenState } from "./drawn";
+import { countText, createGiven, readGiven, withState } from "./given";
 
 const layout = staged(
   [

@@ -4,21 +4,8 @@
  */
 import { clampTo, type Box } from "../../core/engine/geometry/point";
 import type { Control } from "../../core/engine/types";
-import type { DrawingContext, DrawnControl } from "./drawn";
+import type { DrawingContext, DrawnControl, GivenState, GivenStyle } from "./drawn";
 
-/** What a game says of a control. What is absent is drawn as the layout has it. */
-export interface GivenState {
-  /** False: dimmed, with a line across. */
-  readonly enabled?: boolean;
-  /** The part of a wait that is left, 0…1: a sweep over the face, clockwise from its top. */
-  readonly cooldown?: number;
-  /** A number in the corner, such as what is left of it; whole, −999…9999 are written out. */
-  readonly count?: number;
-  /** In place of the word. */
-  readonly word?: string;
-  /** In place of the icon, by its name; one that the game does not carry is left out. */
-  readonly icon?: string;
-}
 /** States by the ids of controls. */
 export type GivenStates = ReadonlyMap<string, GivenState>;
 
@@ -79,7 +66,7 @@ function spoken(control: Control, { word, icon }: GivenState): Control {
   return { ...control, look: { ...control.look, label: word ?? control.look.label, icon: icon ?? control.look.icon } } as Control;
 }
 
-/** The number as it is written: nothing longer than four signs. */
+/** The number as it is written: nothing longer than four digits. @internal exported for its test */
 export const countText = (count: number): string => (count > 9999 ? "9999+" : count < -999 ? "−999" : String(count).replace("-", "−"));
 
 /** How strongly the face of a control is drawn that cannot be used; where the player wants more contrast. */
@@ -88,11 +75,6 @@ const DIMMED_STRONG = 0.7;
 /** How strong a face is under a state. */
 export const dimmedBy = (given: GivenState | undefined, isStrong: boolean): number => (given?.enabled === false ? (isStrong ? DIMMED_STRONG : DIMMED) : 1);
 
-/** How the letters and lines of states are drawn: `scale`, the player's size of text (1: as browsers have it); `isStrong`: more contrast is wished for. */
-export interface GivenStyle {
-  readonly scale: number;
-  readonly isStrong: boolean;
-}
 export const PLAIN_STYLE: GivenStyle = { scale: 1, isStrong: false };
 /** Text as large as the player has it in the browser, and more contrast where the player wishes for it (CSS `prefers-contrast`). */
 export function playersStyle(): GivenStyle {

@@ -1,12 +1,13 @@
 "use client";
 /** What a game says of a control, tried while playing: whether it can be used, a wait, a number, a word, an icon. Nothing of it is in the file. */
-import { readGiven, withState, type GivenState } from "../../runtime/draw/given";
+import type { GivenState } from "../../runtime/draw/drawn";
+import { readGiven, withState } from "../../runtime/draw/given";
 import { SwitchField } from "../../ui/Choice";
 import { RangeSlider } from "../../ui/Range";
 import { More } from "../../ui/More";
 import { Labelled, TypedField } from "../../ui/Typed";
 import { useSessionActions } from "../document/SessionContext";
-import { IconPicker } from "../layout/cards/IconPicker";
+import { IconPicker } from "../fields/IconPicker";
 import { says } from "../shell/reading/sentences";
 import { setStage, useStage } from "./stageState";
 

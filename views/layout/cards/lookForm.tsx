@@ -6,7 +6,7 @@ import { FaceRow, type LookFace } from "./FaceRow";
 import { common } from "../../fields/common";
 import { entriesOf, type ChangeEach, type ChoiceEntry, type Entry, type Form, type NumberEntry, type SwitchEntry } from "../../fields/form/entries";
 import { ArtPicker } from "./ArtPicker";
-import { IconPicker } from "./IconPicker";
+import { IconPicker } from "../../fields/IconPicker";
 import { Labels } from "./Labels";
 import { proposedIcon } from "./proposedIcon";
 

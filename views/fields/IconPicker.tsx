@@ -1,12 +1,12 @@
 "use client";
 /** Chooses an icon by looking, or by typing part of its name. */
-import { ownEntry } from "../../../core/engine/playerChanges";
+import { ownEntry } from "../../core/engine/playerChanges";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { ICONS } from "../../../runtime/icons";
-import { readingProps } from "../../../ui/reading";
-import { says } from "../../shell/reading/sentences";
-import { FIELD_LETTERS } from "../../../ui/fieldLimits";
+import { ICONS } from "../../runtime/icons";
+import { readingProps } from "../../ui/reading";
+import { says } from "../shell/reading/sentences";
+import { FIELD_LETTERS } from "../../ui/fieldLimits";
 
 function Icon({ name, size = 16 }: { name: string; size?: number }) {
   return (
