@@ -12,14 +12,16 @@ const CRANE = { "/quay.played.json": played(JSON.parse(readFileSync("samples/der
 /* eslint-disable @typescript-eslint/no-explicit-any -- what a page has under its names is its own */
 /** Their loop: it adds deltas up and counts what begins, in its own frame. */
 const LOOP = `
-  const crane = (window.crane = { across: 0, up: 0, thrown: [], slipped: 0, marked: 0 });
-  let way = [0, 0];
+  const crane = (window.crane = { across: 0, up: 0, thrown: [], slipped: 0, marked: 0, heard: [] });
+  controls.on("pressed", "slip", () => crane.heard.push("pressed"));
+  controls.on("released", "slip", () => crane.heard.push("released"));
+  controls.on("pressed", "slip", () => crane.heard.push("never"))();
   const frame = () => {
     requestAnimationFrame(frame);
     controls.step();
-    crane.across += controls.value("look-across");
+    crane.across += controls.delta("look-across");
     crane.up += controls.value("look-up");
-    if (controls.justPressed("heave")) crane.thrown.push(controls.value("heave-way"));
+    if (controls.justPressed("heave")) crane.thrown.push(controls.vector("heave-way"));
     if (controls.justPressed("slip")) crane.slipped += 1;
     if (controls.justPressed("mark")) crane.marked += 1;
   };
@@ -70,7 +72,7 @@ test("a lever stays, a wheel turns, an aim fires where it is let go and not wher
   await hand.down(3, line.x, line.y);
   await hand.up(3);
   await frames(page);
-  expect(await crane(page)).toMatchObject({ slipped: 1, marked: 0 });
+  expect(await crane(page)).toMatchObject({ slipped: 1, marked: 0, heard: ["pressed", "released"] });
 
   // Swept to the right and down: 2 a millimetre, at 160 px an inch.
   await hand.down(4, look.x, look.y - 40);

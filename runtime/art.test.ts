@@ -35,7 +35,7 @@ function paint(control: Control, pose: Pose, supplies?: Supplies, hairline = 1):
 const held: Pose = { held: true, x: 0, y: 0 };
 const icons: Supplies = { pictureOf: () => null, icons: { bell: "M0 0h24" } };
 
-test.each(["stick", "dpad", "button", "touchpad", "swipe"] as const)("a %s is painted in the colours of its look, at rest and held", (kind) => {
+test.each(["stick", "dpad", "button", "touchpad", "swipe", "dial"] as const)("a %s is painted in the colours of its look, at rest and held", (kind) => {
   for (const [pose, face] of [
     [POSE_AT_REST, REST],
     [held, HELD],
@@ -161,4 +161,48 @@ test("words of scripts from right to left are drawn that way, whatever the sign 
     return seen;
   };
   expect(["horn", "دفة", "!צופר", "42"].map(directionOf)).toEqual([["ltr"], ["rtl"], ["rtl"], ["ltr"]]);
+});
+
+/** A control of the stage with a feel and serves of its own. */
+const felt = (kind: Control["kind"], feel: object, serves: object[] = [], more: object = {}): Control =>
+  staged(
+    [{ id: "c", name: "C", kind, placement: placed(500, 250, 200), look: { rest: REST, held: HELD, ...more }, feel, serves }],
+    [
+      { name: "fire", kind: "press" },
+      { name: "go", kind: "vector" },
+    ],
+    { pictures: ["rim", "mark"].map((id) => ({ id, name: id, type: "image/png", data: "AAAA" })) },
+  ).controls[0];
+
+test("a dial is turned by what it gives, its pictures of rim and mark with it", () => {
+  const pictureOf = (id: string) => id as unknown as CanvasImageSource;
+  const turned = (more: object) => {
+    const { ctx, painted } = recorder(["rotate", "drawImage"]);
+    const drawn: DrawnControl = { control: felt("dial", {}, [], more), box: { x: 400, y: 150, w: 200, h: 200 }, travel: 0, pose: { held: true, x: 90, y: 0 } };
+    drawControls(ctx, [drawn], 1, { pictureOf, icons: {} });
+    return painted.map(({ call, args }) => (call === "rotate" ? (args[0] as number) / Math.PI : args[0]));
+  };
+  expect(turned({})).toEqual([0.5]);
+  expect(turned({ rotateDeg: 45, art: { rest: "rim", knob: "mark" } })).toEqual([0.75, "rim", 0.75, "mark"]);
+});
+
+test("aiming, a line leads to the knob; where letting go does nothing the knob is faint; a stick that fires nothing has neither", () => {
+  const strokes = (serves: object[], x: number) => paint(felt("stick", { inner: 0.2 }, serves), { held: true, x, y: 0 });
+  const aims = [{ port: "released", action: "fire" }];
+  const plain = strokes([{ port: "vector", action: "go" }], 0.8);
+  expect(strokes(aims, 0.8)).toHaveLength(plain.length + 1);
+  expect(strokes(aims, 0.1)).toHaveLength(plain.length);
+  const knob = (painted: Stroke[]) => painted.filter(({ call }) => call === "fill").at(-1)!.alpha;
+  expect(knob(strokes(aims, 0.1))).toBeLessThan(knob(strokes(aims, 0.8)) / 2);
+  expect(knob(strokes([], 0.1))).toBe(knob(plain));
+});
+
+test("a lever of one axis is a slot along it, with a round knob", () => {
+  const { ctx, painted } = recorder(["ellipse", "roundRect"]);
+  const box = { x: 400, y: 150, w: 100, h: 200 };
+  drawControls(ctx, [{ control: felt("stick", { rest: "stays", axes: "y" }), box, travel: 80, pose: { held: false, x: 0, y: 0.5 } }], 1);
+  const [slot] = painted.filter(({ call }) => call === "roundRect");
+  expect(slot.args.slice(0, 4)).toEqual([427.5, 150, 45, 200]);
+  const [x, y, rx, ry] = painted.filter(({ call }) => call === "ellipse")[0].args as number[];
+  expect([x, y, rx === ry]).toEqual([450, 210, true]);
 });

@@ -1,7 +1,7 @@
 /** The public types of the runtime: options, handle, painter. docs/RUNTIME.md has examples. */
 import type { ActionValue, ActionValues, InputEvent } from "../core/engine/input/events";
 import type { Box, Point } from "../core/engine/geometry/point";
-import type { ControlKind, PlayedLayout, Screen } from "../core/engine/types";
+import type { ActionKind, ControlKind, PlayedLayout, Screen } from "../core/engine/types";
 import type { DrawnControl, GivenState } from "./draw/drawn";
 import type { OwnChanges } from "./overrides";
 import type { PlayedSource } from "./playedSource";
@@ -111,22 +111,58 @@ export interface Own {
 /** Called after each tick with the value of every action, the time since the start (ms) and the events of the tick. */
 export type OnTick = (values: ActionValues, timeMs: number, events: readonly InputEvent[]) => void;
 
-/** A playing layout. `Name`: the action names of the game, such as `ActionName` of the exported constants, so that a misspelled name does not compile. */
-export interface Handle<Name extends string = string> {
+/** The value of each kind of action. A vector and a motion are [x, y], y up. */
+export interface ValueByKind {
+  readonly press: boolean;
+  readonly axis: number;
+  readonly vector: readonly [number, number];
+  readonly motion: readonly [number, number];
+  readonly delta: number;
+}
+/** What a game knows of its actions: their names, or their kinds by name, such as `typeof actions` of the exported constants. */
+export type KnownActions = string | Readonly<Record<string, ActionKind>>;
+/** The names of actions; where kinds are known, those of one kind. */
+export type NameOf<A extends KnownActions, K extends ActionKind = ActionKind> = A extends string
+  ? A
+  : { [N in keyof A & string]: A[N] extends K ? N : never }[keyof A & string];
+/** The general read: by kinds it infers the type of a value; without them it is any, or what you say it is. */
+export type ReadValue<A extends KnownActions> = [A] extends [Readonly<Record<string, ActionKind>>]
+  ? <N extends keyof A & string>(name: N) => ValueByKind[A[N]]
+  : // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the kind is not known from the name; any can be destructured, computed with and tested
+    <V extends ActionValue = any>(name: NameOf<A>) => V;
+/** What `on` tells of: a press began, or ended. */
+export type PressEvent = "pressed" | "released";
+
+/**
+ * A playing layout. `A`: what the game knows of its actions, so that a misspelled name does not compile: `play<typeof actions>(…)` with the exported
+ * constants, where a wrong kind does not compile either; or their names alone.
+ */
+export interface Handle<A extends KnownActions = string> {
   /**
-   * Returns the value of an action: true or false for a press, −1…1 for an axis, [x, y] with y up for a vector or a motion. A motion is the
-   * change in the last step. An unknown name returns the value at rest of the nearest action, or false if none is similar. The type is any
-   * unless you give one: `const gas: number = controls.value("gas")`.
+   * Returns the value of an action: true or false for a press, −1…1 for an axis, [x, y] with y up for a vector or a motion, a number for a delta.
+   * Motions and deltas are the change in the last step. An unknown name returns the value at rest of the nearest action, or false if none is
+   * similar. The type is inferred from `typeof actions`; else it is any unless you give one: `const gas: number = controls.value("gas")`.
    */
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the kind is not known from the name; any can be destructured, computed with and tested
-  value<V extends ActionValue = any>(name: Name): V;
+  readonly value: ReadValue<A>;
+  /** The value of a press. An unknown name, and an action of another kind, give false; so do those below, each its own value at rest. */
+  press(name: NameOf<A, "press">): boolean;
+  /** The value of an axis, −1…1. */
+  axis(name: NameOf<A, "axis">): number;
+  /** The value of a vector, of length 0…1: x right, y up. */
+  vector(name: NameOf<A, "vector">): readonly [x: number, y: number];
+  /** How far a motion went in the last step: x right, y up. */
+  motion(name: NameOf<A, "motion">): readonly [x: number, y: number];
+  /** How far a delta went in the last step. */
+  delta(name: NameOf<A, "delta">): number;
   /** Returns the direction of a vector in degrees counter-clockwise from the right; 0 for a zero vector. */
-  angle(name: Name): number;
-  /** Returns the magnitude of an action's value, 0…1 (for a motion: its length). */
-  magnitude(name: Name): number;
+  angle(name: NameOf<A>): number;
+  /** Returns the magnitude of an action's value, 0…1 (for a motion or delta: how far it went). */
+  magnitude(name: NameOf<A>): number;
   /** Whether a press began (ended) between the last two steps. */
-  justPressed(name: Name): boolean;
-  justReleased(name: Name): boolean;
+  justPressed(name: NameOf<A, "press">): boolean;
+  justReleased(name: NameOf<A, "press">): boolean;
+  /** Calls the listener whenever a press begins or ends, during the step; returns a function that removes it. */
+  on(event: PressEvent, name: NameOf<A, "press">, listener: () => void): () => void;
   /** Calls the listener after every tick; returns a function that removes it. */
   onTick(listener: OnTick): () => void;
   /** Runs all due ticks up to now (ms, as `performance.now()`), for a game with its own loop. */
@@ -164,4 +200,6 @@ export interface Handle<Name extends string = string> {
   readonly reads: Readonly<Record<string, number>>;
   /** Removes listeners, drawing and animation frames. */
   dispose(): void;
+  /** The same, for `using controls = play(…)`. */
+  [Symbol.dispose](): void;
 }

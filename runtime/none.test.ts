@@ -14,6 +14,7 @@ test.each([
   const rests = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 };
   expect(layout.actions.map(({ name }) => handle.value(name))).toEqual(layout.actions.map(({ kind }) => rests[kind]));
   expect([handle.value("hlem"), handle.value("sidel"), handle.value("horm"), handle.value("something else")]).toEqual([[0, 0], 0, false, false]);
+  expect([handle.press("horn"), handle.axis("helm"), handle.vector("?"), handle.motion("lamp"), handle.delta("lamp")]).toEqual([false, 0, [0, 0], [0, 0], 0]);
   expect([handle.justPressed("horn"), handle.magnitude("helm"), handle.angle("helm"), handle.controls()]).toEqual([false, 0, 0, []]);
 });
 

@@ -5,10 +5,12 @@
 import { nearestWord } from "../core/engine/nearest";
 import type { ActionKind } from "../core/engine/types";
 import type { ActionValue } from "../core/engine/input/events";
-import type { Handle, MakePainter } from "./handle";
+import type { Handle, KnownActions, MakePainter } from "./handle";
 import type { OwnChanges } from "./overrides";
+import { RESTS } from "./valueReader";
 import type { play as Play } from "./play";
 import type { readPlayed as ReadPlayed } from "./playedSource";
+import type { load as Load } from "./load";
 import type { fullscreen as Fullscreen } from "./fullscreen";
 import type { asKeys as AsKeys } from "./standIns/asKeys";
 import type { asPad as AsPad } from "./standIns/asPad";
@@ -24,29 +26,33 @@ const nothing = (): void => undefined;
 const no = (): boolean => false;
 const end = () => nothing;
 
-const AT_REST: Readonly<Record<ActionKind, ActionValue>> = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 };
-
 /** Returns the value at rest of each action; empty if the file cannot be read, because nothing is validated here. */
 function restsOf(played: unknown): ReadonlyMap<string, ActionValue> {
   try {
     const isBytes = played instanceof Uint8Array || played instanceof ArrayBuffer;
     const file: unknown = typeof played === "string" ? JSON.parse(played) : isBytes ? JSON.parse(new TextDecoder().decode(played)) : played;
     const { actions } = file as { readonly actions: readonly { readonly name: string; readonly kind: ActionKind }[] };
-    return new Map(actions.map(({ name, kind }) => [name, AT_REST[kind] ?? false]));
+    return new Map(actions.map(({ name, kind }) => [name, RESTS[kind] ?? false]));
   } catch {
     return new Map();
   }
 }
 
 /** Returns a handle whose actions are at rest, with the types of the played file. */
-export function play<Name extends string = string>(played?: unknown, options?: Partial<Parameters<typeof Play>[1]>): Handle<Name> {
+export function play<A extends KnownActions = string>(played?: unknown, options?: Partial<Parameters<typeof Play>[1]>): Handle<A> {
   const rests = restsOf(played);
   const none = {
     value: (name: string) => rests.get(name) ?? rests.get(nearestWord(name, [...rests.keys()], 1) ?? "") ?? false,
+    press: no,
+    axis: () => 0,
+    vector: () => RESTS.vector,
+    motion: () => RESTS.motion,
+    delta: () => 0,
     angle: () => 0,
     magnitude: () => 0,
     justPressed: no,
     justReleased: no,
+    on: end,
     onTick: end,
     step: nothing,
     controls: () => [],
@@ -68,12 +74,13 @@ export function play<Name extends string = string>(played?: unknown, options?: P
     unknownNames: {},
     reads: {},
     dispose: nothing,
-  } satisfies Record<keyof Handle, unknown>;
-  return none as unknown as Handle<Name>;
+  } satisfies Record<Exclude<keyof Handle, typeof Symbol.dispose>, unknown>;
+  return { ...none, [Symbol.dispose ?? Symbol.for("Symbol.dispose")]: nothing } as unknown as Handle<A>;
 }
 
 /** Always returns an error. */
 export const readPlayed: typeof ReadPlayed = () => ({ ok: false, problems: [{ path: "", message: "this build plays no layout" }] });
+export const load: typeof Load = <A extends KnownActions>() => Promise.resolve(play<A>());
 export const fullscreen: typeof Fullscreen = () => Promise.resolve(() => Promise.resolve());
 export const drawing: MakePainter | undefined = undefined;
 export const drawingWith = (_icons?: unknown): MakePainter | undefined => undefined;

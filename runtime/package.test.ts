@@ -3,6 +3,8 @@ import { execFileSync, spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
+import { constantsFile } from "../core/exchange/constants";
+import type { ActionKind } from "../core/engine/types";
 
 const root = process.cwd();
 const node = (file: string, args: readonly string[], cwd: string) => spawnSync(process.execPath, [file, ...args], { cwd, encoding: "utf8" });
@@ -72,11 +74,20 @@ test.each(["bundler", "nodenext"] as const)("every example of the README compile
   expect(compile(Object.fromEntries(EXAMPLES.map((code, i) => [`example-${i}.ts`, code])), resolution)).toBe("");
 });
 
+/** What the parcel of names gives a game of the page below. */
+const ACTIONS_FILE = constantsFile(
+  "Quay",
+  (["walk vector", "leap press", "gas axis", "look motion", "turn delta"] as const).map((text) => {
+    const [name, kind] = text.split(" ") as [string, ActionKind];
+    return { name, kind, read: true };
+  }),
+  "typescript",
+);
+
 test("words and uses that are wrong do not compile; an imported file, elements, selectors and nulls do, with nodulum-runtime/none too", () => {
   const game = (from: string) => `
 import { play } from "nodulum-runtime${from}";
 import file from "./quay.played.json"${' with { type: "json" }'};
-type ActionName = "walk" | "leap" | "gas";
 const over: Element | null = document.querySelector("#game");
 const controls = play<ActionName>(file, { over });
 play(new Uint8Array(), { over: "#game" });
@@ -84,6 +95,12 @@ play("text", { over: null });
 const [x, y] = controls.value("walk");
 const gas: number = controls.value("gas");
 if (controls.value("leap") || controls.justPressed("leap")) console.log(x + y, gas);
+${ACTIONS_FILE.replaceAll("export ", "")}
+const typed = play<typeof actions>(file, { over });
+const [dx, dy]: readonly [number, number] = typed.value("look");
+const on: boolean = typed.value("leap") && typed.press("leap");
+const steered: number = typed.axis("gas") + typed.delta("turn") + typed.vector("walk")[0] + typed.motion("look")[1];
+typed.on("pressed", "leap", () => console.log(dx, dy, on, steered))();
 `;
   const wrong = `
 import { play } from "nodulum-runtime";
@@ -92,13 +109,24 @@ controls.value("wlak");
 const word: string = controls.value("walk");
 play(fetch("./quay.played.json"), { over: "#game" });
 console.log(word);
+${ACTIONS_FILE.replaceAll("export ", "")}
+const typed = play<typeof actions>("", { over: "#game" });
+typed.value("wlak");
+typed.press("walk");
+typed.on("pressed", "gas", () => undefined);
+const text: string = typed.value("gas");
+console.log(text, typed.axis("gas"));
 `;
+  const wrongFrom = wrong.split("\n").findIndex((line) => line.startsWith("const typed")) + 2;
   const files = { "quay.played.json": '{ "format": "nodulum-played", "version": 1 }', "good.ts": game(""), "none.ts": game("/none"), "wrong.ts": wrong };
   const lines = compile(files, "nodenext")
     .trim()
     .split("\n")
     .filter((line) => !line.startsWith(" "));
-  expect(lines.map((line) => line.replace(/^(\w+\.ts)\((\d+),.*/, "$1 $2"))).toEqual(["wrong.ts 4", "wrong.ts 5", "wrong.ts 6"]);
+  expect(lines.map((line) => line.replace(/^(\w+\.ts)\((\d+),.*/, "$1 $2"))).toEqual([
+    ...["wrong.ts 4", "wrong.ts 5", "wrong.ts 6"],
+    ...[0, 1, 2, 3].map((n) => `wrong.ts ${wrongFrom + n}`),
+  ]);
 });
 
 test("what a game does not import is left out by two bundlers: a drawing with icons of one's own does not carry all of them", () => {

@@ -5,6 +5,7 @@
 import type { Point } from "../core/engine/geometry/point";
 import type { InputEvent } from "../core/engine/input/events";
 import { isShown, stackAt } from "../core/engine/input/touches";
+import { ownEntry } from "../core/engine/playerChanges";
 import type { PlayedLayout, Screen } from "../core/engine/types";
 import { createDesk, type DeskInput } from "./attach/deskInput";
 import { createFingers, type Fingers } from "./attach/fingers";
@@ -14,7 +15,7 @@ import { createBuzz } from "./buzz";
 import { playedControls } from "./playedControls";
 import type { DrawnControl, GivenState } from "./draw/drawn";
 import { createGiven, readGiven, withState, type GivenStates } from "./draw/given";
-import type { Appear, PaintFrame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
+import type { Appear, KnownActions, PressEvent, ReadValue, PaintFrame, Handle, OnTick, Painter, PlayedControl, PlayOptions } from "./handle";
 import { createMotion } from "./returnMotion";
 import { fadedByOwn, withOwnValues, type OwnChanges } from "./overrides";
 import { createOwn, type OwnHandle } from "./ownHandle";
@@ -32,8 +33,10 @@ function appearFlag(): Appear | null {
 }
 
 const now = () => performance.now();
+/** `Symbol.dispose`, also where a browser does not have it yet. */
+const DISPOSE: typeof Symbol.dispose = Symbol.dispose ?? (Symbol.for("Symbol.dispose") as typeof Symbol.dispose);
 
-class Playing<Name extends string> implements Handle<Name> {
+class Playing<A extends KnownActions> implements Handle<A> {
   readonly overrides: OwnHandle;
   readonly hz: number;
   readonly over: HTMLElement;
@@ -60,9 +63,10 @@ class Playing<Name extends string> implements Handle<Name> {
   /** What the game says of its controls. Replaced, never changed. */
   #given: GivenStates = new Map();
   #painted: Partial<PaintFrame> = {};
-  readonly #reading = createReading((name, nearest) =>
-    console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
-  );
+  readonly #reading = createReading({
+    missing: (name, nearest) => console.warn(`nodulum: the layout has no action "${name}".${nearest === null ? "" : ` Did you mean "${nearest}"?`}`),
+    otherKind: (name, is, asked) => console.warn(`nodulum: "${name}" is of kind ${is}, and was read as ${asked}. Read it by ${is}("${name}").`),
+  });
   readonly #listeners = new Set<OnTick>();
 
   constructor(played: PlayedSource, options: PlayOptions) {
@@ -204,11 +208,26 @@ class Playing<Name extends string> implements Handle<Name> {
     return this.#reading;
   }
 
-  value: Handle<Name>["value"] = (name) => this.#fresh().value(name) as never;
-  angle = (name: Name) => this.#fresh().angle(name);
-  magnitude = (name: Name) => this.#fresh().strength(name);
-  justPressed = (name: Name) => this.#fresh().rose(name);
-  justReleased = (name: Name) => this.#fresh().fell(name);
+  readonly value = ((name: string) => this.#fresh().value(name)) as ReadValue<A>;
+  press = (name: string) => this.#fresh().typed(name, "press");
+  axis = (name: string) => this.#fresh().typed(name, "axis");
+  vector = (name: string) => this.#fresh().typed(name, "vector");
+  motion = (name: string) => this.#fresh().typed(name, "motion");
+  delta = (name: string) => this.#fresh().typed(name, "delta");
+  angle = (name: string) => this.#fresh().angle(name);
+  magnitude = (name: string) => this.#fresh().strength(name);
+  justPressed = (name: string) => this.#fresh().rose(name);
+  justReleased = (name: string) => this.#fresh().fell(name);
+
+  on(event: PressEvent, name: string, listener: () => void): () => void {
+    const isPressed = event === "pressed";
+    let was = this.#reading.typed(name, "press");
+    return this.onTick((values) => {
+      const now = ownEntry(values, name) === true;
+      if (now !== was && now === isPressed) listener();
+      was = now;
+    });
+  }
 
   onTick(listener: OnTick): () => void {
     this.#listeners.add(listener);
@@ -309,6 +328,7 @@ class Playing<Name extends string> implements Handle<Name> {
     this.#painter?.dispose();
     this.#listeners.clear();
   }
+  [DISPOSE] = () => this.dispose();
 }
 
 const sizeIn = ({ playerSizes: { min, max } }: PlayedLayout, size: number): number => Math.min(max, Math.max(min, size));
@@ -325,6 +345,6 @@ const codesOf = ({ actions }: PlayedLayout): ReadonlySet<string> => new Set(acti
  * Plays a played file: its text, its bytes or its parsed JSON; or a layout that `readPlayed` returned. Throws an Error that names the
  * position and the problem if the file cannot be read, or if `over` is not an element.
  */
-export function play<Name extends string = string>(played: PlayedSource, options: PlayOptions): Handle<Name> {
-  return new Playing<Name>(played, options);
+export function play<A extends KnownActions = string>(played: PlayedSource, options: PlayOptions): Handle<A> {
+  return new Playing<A>(played, options);
 }

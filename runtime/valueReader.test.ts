@@ -38,7 +38,7 @@ test("words that are not there are counted with the nearest; names that objects 
 
 test("a misspelt word gives, in the shape of the word that was meant, what it gives at rest; whoever asks first is told once", () => {
   const told: [string, string | null][] = [];
-  const reading = createReading((name, nearest) => told.push([name, nearest]));
+  const reading = createReading({ otherKind: () => undefined, missing: (name, nearest) => void told.push([name, nearest]) });
   reading.know(ACTIONS, { leap: false, look: [0, 0] });
   reading.tick({ leap: true, look: [1, 2] });
   expect([reading.value("loko"), reading.strength("loko"), reading.angle("loko"), reading.value("lepa"), reading.rose("lepa")]).toEqual([
@@ -118,4 +118,16 @@ test("as a mouse, a motion moves both ways, a delta the way it is bound to, by t
   expect(movementOf({ kind: "delta", mouse: [{ move: "y", scale: [9, 0.5] }] } as never, 3)).toEqual([0, -6]);
   expect(movementOf({ kind: "delta", mouse: [] } as never, 3)).toEqual([0, 0]);
   expect(movementOf({ kind: "press", mouse: [{ move: "x", scale: 1 }] } as never, true)).toEqual([0, 0]);
+});
+
+test("a typed read has the shape of its kind, whatever the word is; another kind is told once", () => {
+  const told: string[] = [];
+  const reading = createReading({ missing: (name) => void told.push(name), otherKind: (name, is, asked) => void told.push(`${name} ${is} ${asked}`) });
+  reading.know(ACTIONS, { leap: false, look: [0, 0] });
+  reading.tick({ leap: true, look: [1, 2] });
+  expect([reading.typed("leap", "press"), reading.typed("look", "motion")]).toEqual([true, [1, 2]]);
+  for (let i = 0; i < 2; i += 1)
+    expect([reading.typed("leap", "vector"), reading.typed("look", "delta"), reading.typed("lepa", "axis")]).toEqual([[0, 0], 0, 0]);
+  expect(told).toEqual(["leap press vector", "look motion delta", "lepa"]);
+  expect(reading.asked).toMatchObject({ lepa: { times: 2, nearest: "leap" } });
 });

@@ -2,8 +2,8 @@
 import { magnitude } from "../core/engine/geometry/point";
 import type { ActionValue, ActionValues } from "../core/engine/input/events";
 import { nearestWord } from "../core/engine/nearest";
-import type { PlayedAction } from "../core/engine/types";
-import type { UnknownName } from "./handle";
+import type { ActionKind, PlayedAction } from "../core/engine/types";
+import type { UnknownName, ValueByKind } from "./handle";
 
 export interface ValueReader {
   /** A step begins: edges and movements are reported again. */
@@ -11,6 +11,8 @@ export interface ValueReader {
   /** A tick was played. */
   tick(values: ActionValues): void;
   value(name: string): ActionValue;
+  /** The value of an action of a kind; the kind's own value at rest for another kind and for a word that is not there. */
+  typed<K extends ActionKind>(name: string, kind: K): ValueByKind[K];
   /** How much an action gives, 0…1; a motion or delta: how far it went. */
   strength(name: string): number;
   /** The way it points, degrees counter-clockwise from the right; 0 where it gives nothing. */
@@ -29,6 +31,7 @@ const strengthOf = (value: ActionValue) =>
 /** What is known of an action. Changed in place: at every tick nothing is made. */
 interface Known {
   readonly name: string;
+  readonly kind: ActionKind;
   /** Movements are added up from tick to tick. */
   readonly adds: "pair" | "number" | null;
   value: ActionValue;
@@ -65,8 +68,34 @@ function takeTick(known: readonly Known[], values: ActionValues): void {
   }
 }
 
-/** `missing` hears of each word that the layout does not have, once, with the word that was meant; null: none is near. */
-export function createReading(missing: (name: string, nearest: string | null) => void = () => undefined): ValueReader {
+/** The value at rest of each kind. */
+export const RESTS: ValueByKind = { press: false, axis: 0, vector: [0, 0], motion: [0, 0], delta: 0 };
+
+/** Who hears of what is asked for in vain, each word once. */
+export interface InVain {
+  /** The layout has no such word; the one that was meant, or null: none is near. */
+  missing(name: string, nearest: string | null): void;
+  /** It was asked for as another kind than it is. */
+  otherKind(name: string, is: ActionKind, asked: ActionKind): void;
+}
+const NOBODY: InVain = { missing: () => undefined, otherKind: () => undefined };
+
+const valueOf = (one: Known): ActionValue => (one.adds === "pair" ? [one.x, one.y] : one.adds === "number" ? one.x : one.value);
+/** The direction of a value, degrees. */
+const angleOf = (at: ActionValue): number => (typeof at !== "object" || (at[0] === 0 && at[1] === 0) ? 0 : (Math.atan2(at[1], at[0]) * 180) / Math.PI);
+
+/** What is known of the actions of a layout, going on from what was known of the same words before. */
+function knownOf(actions: readonly PlayedAction[], atRest: ActionValues, before: ReadonlyMap<string, Known>): readonly Known[] {
+  return actions.map(({ name, kind }): Known => {
+    const was = before.get(name);
+    const adds = kind === "motion" ? "pair" : kind === "delta" ? "number" : null;
+    // What is of another kind by now begins at rest.
+    const goesOn = was !== undefined && typeof was.value === typeof atRest[name];
+    return goesOn ? { ...was, kind, adds } : { name, kind, adds, value: atRest[name], x: 0, y: 0, rose: false, fell: false };
+  });
+}
+
+export function createReading({ missing, otherKind }: InVain = NOBODY): ValueReader {
   let known: readonly Known[] = [];
   let byWord: ReadonlyMap<string, Known> = new Map();
   let rests: ActionValues = {};
@@ -84,10 +113,20 @@ export function createReading(missing: (name: string, nearest: string | null) =>
     if (!before) missing(name, nearest);
     return nearest === null ? false : rests[nearest];
   };
+  const told = new Set<string>();
   const value = (name: string): ActionValue => {
     const one = look(name);
-    if (one === null) return notThere(name);
-    return one.adds === "pair" ? [one.x, one.y] : one.adds === "number" ? one.x : one.value;
+    return one === null ? notThere(name) : valueOf(one);
+  };
+  const typed = <K extends ActionKind>(name: string, kind: K): ValueByKind[K] => {
+    const one = look(name);
+    if (one?.kind === kind) return valueOf(one) as ValueByKind[K];
+    if (one === null) notThere(name);
+    else if (!told.has(name)) {
+      told.add(name);
+      otherKind(name, one.kind, kind);
+    }
+    return RESTS[kind];
   };
   const edge = (name: string, which: "rose" | "fell"): boolean => {
     const one = look(name);
@@ -99,23 +138,14 @@ export function createReading(missing: (name: string, nearest: string | null) =>
     begin: () => beginStep(known),
     tick: (values) => takeTick(known, values),
     value,
+    typed,
     rose: (name) => edge(name, "rose"),
     fell: (name) => edge(name, "fell"),
     strength: (name) => strengthOf(value(name)),
-    angle(name) {
-      const at = value(name);
-      if (typeof at !== "object" || (at[0] === 0 && at[1] === 0)) return 0;
-      return (Math.atan2(at[1], at[0]) * 180) / Math.PI;
-    },
+    angle: (name) => angleOf(value(name)),
     know(actions, atRest) {
       rests = atRest;
-      known = actions.map(({ name, kind }): Known => {
-        const was = byWord.get(name);
-        const adds = kind === "motion" ? "pair" : kind === "delta" ? "number" : null;
-        // What is of another kind by now begins at rest.
-        const goesOn = was !== undefined && typeof was.value === typeof atRest[name];
-        return goesOn ? { ...was, adds } : { name, adds, value: atRest[name], x: 0, y: 0, rose: false, fell: false };
-      });
+      known = knownOf(actions, atRest, byWord);
       byWord = new Map(known.map((one) => [one.name, one]));
     },
     asked,

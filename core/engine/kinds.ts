@@ -13,6 +13,8 @@ export interface KindTraits {
   readonly isDragged: boolean;
   /** It has a knob: with its own look, its own travel, and a way back after a touch. */
   readonly hasKnob: boolean;
+  /** What its parts are called, of which each may have a picture of its own: what lies still, and what moves upon it. Null: it is drawn as a whole. */
+  readonly parts: { readonly base: string; readonly moving: string } | null;
   /** Its word is read while it is held; of other kinds the thumb covers it. */
   readonly isReadHeld: boolean;
   /** The side of the thumb that usually has it. */
@@ -20,10 +22,10 @@ export interface KindTraits {
 }
 
 export const KINDS: Readonly<Record<ControlKind, KindTraits>> = {
-  stick: { isField: false, isTarget: true, isDragged: true, hasKnob: true, isReadHeld: false, side: "left" },
-  dpad: { isField: false, isTarget: true, isDragged: false, hasKnob: false, isReadHeld: false, side: "left" },
-  button: { isField: false, isTarget: true, isDragged: false, hasKnob: false, isReadHeld: true, side: "right" },
-  touchpad: { isField: true, isTarget: false, isDragged: true, hasKnob: false, isReadHeld: false, side: "right" },
-  swipe: { isField: true, isTarget: false, isDragged: true, hasKnob: false, isReadHeld: false, side: "right" },
-  dial: { isField: false, isTarget: true, isDragged: true, hasKnob: false, isReadHeld: false, side: "left" },
+  stick: { isField: false, isTarget: true, isDragged: true, hasKnob: true, parts: { base: "Base", moving: "Knob" }, isReadHeld: false, side: "left" },
+  dpad: { isField: false, isTarget: true, isDragged: false, hasKnob: false, parts: null, isReadHeld: false, side: "left" },
+  button: { isField: false, isTarget: true, isDragged: false, hasKnob: false, parts: null, isReadHeld: true, side: "right" },
+  touchpad: { isField: true, isTarget: false, isDragged: true, hasKnob: false, parts: null, isReadHeld: false, side: "right" },
+  swipe: { isField: true, isTarget: false, isDragged: true, hasKnob: false, parts: null, isReadHeld: false, side: "right" },
+  dial: { isField: false, isTarget: true, isDragged: true, hasKnob: false, parts: { base: "Rim", moving: "Mark" }, isReadHeld: false, side: "left" },
 };

@@ -17,9 +17,9 @@ const FAMILY: Readonly<Record<ConstantLanguage, Family>> = {
   python: "python",
 };
 const press = (name: string) => ({ name, kind: "press" as const, read: true });
-/** The texts of a file of constants, as the language itself would read them; the error message of the Lua file is not one. */
+/** The texts of the constants in a file, as the language itself would read them; the error message of the Lua file is not one, nor are the kinds in TypeScript. */
 const textsIn = (file: string, language: ConstantLanguage) =>
-  lex(file, FAMILY[language])
+  lex(file.split("export const actions")[0], FAMILY[language])
     .flatMap((t) => (t.kind === "text" && t.whole ? [t.text] : []))
     .filter((t) => t !== "no action ");
 

@@ -13,8 +13,8 @@ export interface ArtTarget {
 /** Words by which files tell parts of a look. */
 const PART_WORDS: Readonly<Record<ArtPart, ReadonlySet<string>>> = {
   held: new Set("held pressed press down active on lit touched".split(" ")),
-  knob: new Set("knob thumb handle nub cap".split(" ")),
-  rest: new Set("rest normal up idle default base off bg background ring".split(" ")),
+  knob: new Set("knob thumb handle nub cap mark marker pointer needle notch".split(" ")),
+  rest: new Set("rest normal up idle default base off bg background ring rim wheel".split(" ")),
 };
 /** What says nothing of either. */
 const SILENT = new Set("button btn icon img image ui hud control joystick stick dpad art sprite".split(" "));
@@ -53,7 +53,7 @@ export function matchArt({ controls }: Pick<Layout, "controls">, fileNames: read
       if (!words.some((word) => PART_WORDS[part].has(word))) continue;
       const others = (sets: readonly ReadonlySet<string>[]) => words.filter((word) => !sets.some((set) => set.has(word)));
       const control = controlOf(controls, others([PART_WORDS[part]])) ?? controlOf(controls, others(Object.values(PART_WORDS)));
-      if (control && (part !== "knob" || KINDS[control.kind].hasKnob)) return free({ control: control.id, part });
+      if (control && (part !== "knob" || KINDS[control.kind].parts !== null)) return free({ control: control.id, part });
     }
     const near = nearestControl(controls, words);
     return near && free({ control: near.id, part: "rest" });

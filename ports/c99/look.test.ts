@@ -51,6 +51,7 @@ int main(int count, char **words) {
   size_t length = fread(json, 1, sizeof(json), file), size = nodulum_measure(json, length);
   nodulum_layout *layout = nodulum_read(json, length, malloc(size), size, NULL);
   double lean;
+  int fire;
   size = nodulum_place_size(layout);
   placed = nodulum_place(layout, &screen, &view, malloc(size), size);
   size = nodulum_state_size(placed);
@@ -63,12 +64,18 @@ int main(int count, char **words) {
   look("lever left", 0);
   printf("gas %.2f\\n", lean);
 
+  printf("taken by %d %d\\n", nodulum_takes(placed, state, 600, 400), nodulum_takes(placed, state, 10, 10));
   touch(NODULUM_DOWN, 600, 400);
+  printf("held: %d\\n", nodulum_takes(placed, state, 600, 400));
   look("called off", 1);
   touch(NODULUM_MOVE, 660, 400);
   look("aiming", 1);
   touch(NODULUM_UP, 660, 400);
-  printf("fired %d\\n", nodulum_value_press(state, nodulum_action_index(layout, "fire")));
+  fire = nodulum_action_index(layout, "fire");
+  printf("fired %d began %d ended %d\\n", nodulum_value_press(state, fire), nodulum_just_pressed(state, fire), nodulum_just_released(state, fire));
+  now += 16;
+  nodulum_advance(placed, state, NULL, 0, now);
+  printf("over %d began %d ended %d\\n", nodulum_value_press(state, fire), nodulum_just_pressed(state, fire), nodulum_just_released(state, fire));
 
   touch(NODULUM_DOWN, 900, 330);
   touch(NODULUM_MOVE, 970, 400);
@@ -103,7 +110,7 @@ int main(int count, char **words) {
 }
 `;
 
-withCompiler("levers, aims and dials are drawn as they stand, and what the game says of a control goes with its look", () => {
+withCompiler("levers, aims and dials are drawn as they stand, what the game says of a control goes with its look, and a point tells whose it is", () => {
   const at = (x: number) => placed(x, 400, 200);
   const feel = { inner: 0.1, travel: "100px" };
   const layout = staged(
@@ -130,9 +137,12 @@ withCompiler("levers, aims and dials are drawn as they stand, and what the game 
     [
       "lever left: held 0 aim 0 knob 0,-50 turn 0",
       "gas 0.47",
+      "taken by 1 -1",
+      "held: -1",
       "called off: held 1 aim 1 knob 0,0 turn 0",
       "aiming: held 1 aim 2 knob 60,0 turn 0",
-      "fired 1",
+      "fired 1 began 1 ended 0",
+      "over 0 began 0 ended 1",
       "turned: held 1 aim 0 knob 0,0 turn 90",
       "roll 90",
       "gone home: held 0 aim 0 knob 0,0 turn 0",

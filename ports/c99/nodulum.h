@@ -190,6 +190,11 @@ double nodulum_value_axis(const nodulum_state *state, int index);
 void nodulum_value_vector(const nodulum_state *state, int index, double *x, double *y);
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y);
 double nodulum_value_delta(const nodulum_state *state, int index);
+/* Whether a press began, or ended, at the last tick. */
+int nodulum_just_pressed(const nodulum_state *state, int index);
+int nodulum_just_released(const nodulum_state *state, int index);
+/* The topmost control that a touch at this point would go to now, -1 for none: the touch is the game's then, for its camera and its menus. */
+int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y);
 /* The time of the last tick; how many ticks were not later than the one before; the moment, NULL for none. */
 double nodulum_time(const nodulum_state *state);
 int nodulum_time_faults(const nodulum_state *state);
@@ -2426,7 +2431,8 @@ typedef struct nd_repeating {
 
 typedef struct nd_value {
   double x, y;
-  int press, unused;
+  /* now, and at the tick before */
+  int press, before;
 } nd_value;
 
 /* A key or button: down, seen so by a tick, came and went since the last one. */
@@ -3522,11 +3528,13 @@ static void nd_work_out(nd_work *w, int index, double time, double ms) {
   nd_group *best = &groups[0];
   int kind = action->kind, i, apart = action->combine == 1 && (kind == NODULUM_AXIS || kind == NODULUM_VECTOR);
   double x, y;
+  int before = given->press;
   memset(groups, 0, apart ? sizeof(groups) : sizeof(groups[0]));
   for (i = 0; i < feed->count; i += 1) nd_add_touch(w, &groups[0], &w->p->sources[feed->first + i], time, ms);
   nd_add_keys(w, &groups[apart ? 1 : 0], action);
   if (w->s->has_pad) nd_add_pad(w, &groups[apart ? 2 : 0], action, ms);
   memset(given, 0, sizeof(*given));
+  given->before = before;
   if (kind == NODULUM_PRESS) {
     given->press = groups[0].press;
     return;
@@ -3755,6 +3763,14 @@ void nodulum_value_vector(const nodulum_state *state, int index, double *x, doub
 }
 void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y) { nodulum_value_vector(state, index, x, y); }
 double nodulum_value_delta(const nodulum_state *state, int index) { return nodulum_value_axis(state, index); }
+int nodulum_just_pressed(const nodulum_state *state, int index) {
+  const nd_value *value = nd_value_at(state, index);
+  return value != NULL && value->press && !value->before;
+}
+int nodulum_just_released(const nodulum_state *state, int index) {
+  const nd_value *value = nd_value_at(state, index);
+  return value != NULL && !value->press && value->before;
+}
 double nodulum_time(const nodulum_state *state) { return state->time; }
 int nodulum_time_faults(const nodulum_state *state) { return state->time_faults; }
 const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state) {
@@ -3793,6 +3809,27 @@ int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, 
   said->has_word = nd_copy_word(said->word, given->word);
   said->has_icon = nd_copy_word(said->icon, given->icon);
   return 1;
+}
+
+int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y) {
+  /* Read alone: the parts are told from a state that is not changed. */
+  union {
+    const nodulum_state *read;
+    nodulum_state *write;
+  } either;
+  nd_work w;
+  uint64_t stack[4];
+  int i;
+  if (state->mark != placed->mark || !nd_is_finite(x) || !nd_is_finite(y)) return -1;
+  either.read = state;
+  w.p = placed;
+  w.s = either.write;
+  nd_parts_of(&w.at, placed, either.write);
+  /* A number that no touch has: what is held is held by another. */
+  nd_stack(&w, INT32_MIN, x, y, stack);
+  for (i = placed->control_count - 1; i >= 0; i -= 1)
+    if (nd_has(stack, i)) return i;
+  return -1;
 }
 
 int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out) {
@@ -3896,6 +3933,8 @@ ND_REST(int, nodulum_action_kind, const nodulum_layout *nothing, -1)
 ND_REST(const char *, nodulum_moment_id, const nodulum_layout *nothing, NULL)
 ND_REST(int, nodulum_value_press, const nodulum_state *nothing, 0)
 ND_REST(double, nodulum_value_axis, const nodulum_state *nothing, 0)
+ND_REST(int, nodulum_just_pressed, const nodulum_state *nothing, 0)
+ND_REST(int, nodulum_just_released, const nodulum_state *nothing, 0)
 ND_REST(double, nodulum_value_delta, const nodulum_state *nothing, 0)
 #undef ND_REST
 int nodulum_action_index(const nodulum_layout *layout, const char *name) {
@@ -3973,6 +4012,13 @@ const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *st
   (void)placed;
   (void)state;
   return NULL;
+}
+int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y) {
+  (void)placed;
+  (void)state;
+  (void)x;
+  (void)y;
+  return -1;
 }
 int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given) {
   (void)placed;

@@ -4,7 +4,7 @@ import { KINDS } from "../../../core/engine/kinds";
 import { useEffect, useMemo, useState } from "react";
 import { setArt, type ArtPart, type PictureData } from "../../../core/editing/edits/pictures";
 import { ok, problemText } from "../../../core/engine/result";
-import type { Layout } from "../../../core/format/types";
+import type { ControlKind, Layout } from "../../../core/format/types";
 import { matchArt } from "../../../core/wiring/artNames";
 import { Dialogue } from "../../../ui/Dialogue";
 import { readingProps } from "../../../ui/reading";
@@ -23,13 +23,14 @@ export interface ArtSource {
 }
 
 const NONE = "\u0000";
-const PART_WORD: Readonly<Record<ArtPart, string>> = { rest: "at rest", held: "held", knob: "knob" };
+const partWord = (part: ArtPart, kind: ControlKind) =>
+  part === "rest" ? "at rest" : part === "held" ? "held" : (KINDS[kind].parts?.moving ?? "").toLowerCase();
 
 function targetsOf({ controls }: Layout): Choices {
-  const parts = (kind: Layout["controls"][number]["kind"]): readonly ArtPart[] => (KINDS[kind].hasKnob ? ["rest", "held", "knob"] : ["rest", "held"]);
+  const parts = (kind: ControlKind): readonly ArtPart[] => (KINDS[kind].parts !== null ? ["rest", "held", "knob"] : ["rest", "held"]);
   return [
     [NONE, "not used"],
-    ...controls.flatMap(({ id, name, kind }) => parts(kind).map((part) => [`${id} ${part}`, `${name}, ${PART_WORD[part]}`] as const)),
+    ...controls.flatMap(({ id, name, kind }) => parts(kind).map((part) => [`${id} ${part}`, `${name}, ${partWord(part, kind)}`] as const)),
   ];
 }
 

@@ -18,14 +18,20 @@ import { namesOf } from "../../document/names";
 import { readPicture } from "../../document/files/pictureFile";
 
 const TYPES = ["image/png", "image/webp", "image/svg+xml"] as const;
-const SLOTS: readonly (readonly [ArtPart, string])[] = [
-  ["rest", "At rest"],
-  ["held", "Held"],
-  ["knob", "Knob"],
-];
-
-/** What a slot is called on controls: the base and the knob of a stick, the whole of others. */
-const slotWord = (part: ArtPart, word: string, hasStick: boolean) => (hasStick && part !== "knob" ? `Base, ${word.toLowerCase()}` : word);
+/** The slots of controls, each with its word: their base and what moves upon it, or the whole of them. */
+function slotsOf(controls: readonly Control[]): readonly (readonly [ArtPart, string])[] {
+  const parts = controls.map((c) => KINDS[c.kind].parts).find((one) => one !== null);
+  if (!parts)
+    return [
+      ["rest", "At rest"],
+      ["held", "Held"],
+    ];
+  return [
+    ["rest", `${parts.base}, at rest`],
+    ["held", `${parts.base}, held`],
+    ["knob", parts.moving],
+  ];
+}
 
 interface Props {
   readonly controls: readonly Control[];
@@ -39,7 +45,6 @@ export function ArtSlots({ controls, first, onClose }: Props) {
   const layout = useSession((s) => s.layout);
   const ids = controls.map((c) => c.id);
   const names = namesOf(layout, ids);
-  const hasStick = controls.some((c) => KINDS[c.kind].hasKnob);
   const put = (part: ArtPart, picture: PictureData) => session.edit(`picture of ${names}`, (l) => setArt(l, ids, part, picture));
   const words = controls.filter((c) => c.look.art?.rest !== undefined && c.look.label !== "");
   const hideWords = () =>
@@ -50,11 +55,11 @@ export function ArtSlots({ controls, first, onClose }: Props) {
     <Dialogue title={`Pictures of ${names}`} open onOpenChange={(open) => !open && onClose()}>
       <div className="grid gap-3">
         <ul className="grid gap-2">
-          {SLOTS.filter(([part]) => part !== "knob" || hasStick).map(([part, word]) => (
+          {slotsOf(controls).map(([part, word]) => (
             <Slot
               key={part}
               part={part}
-              name={slotWord(part, word, hasStick)}
+              name={word}
               shown={common(controls, (c) => c.look.art?.[part] ?? "")}
               isFirst={part === first}
               onPut={(picture) => put(part, picture)}

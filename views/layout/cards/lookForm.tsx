@@ -65,6 +65,16 @@ function KnobFaces({ controls, change }: OwnProps) {
   );
 }
 
+/** The picture of a dial's mark, which turns with it. */
+function Mark({ controls }: OwnProps) {
+  return (
+    <div className="field-row" data-row>
+      <span className="field-name">Mark</span>
+      <ArtPicker controls={controls} part="knob" word="mark" />
+    </div>
+  );
+}
+
 const KNOB: NumberEntry<Control, LookChange> = {
   kind: "number",
   label: "Knob",
@@ -161,6 +171,7 @@ export const LOOK = {
     shown: (all) => all.some((c) => c.look.rotateDeg !== 0 && c.look.label !== ""),
   }),
   knob: KNOB,
+  mark: { kind: "own", label: "Mark", of: ({ kind }) => kind === "dial", Show: Mark },
   hideAtRest: look.choice("hideAtRest", {
     label: "Visible at rest",
     says: "At rest, {value} is visible until a thumb arrives.",
