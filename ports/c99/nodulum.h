@@ -26,6 +26,11 @@
 extern "C" {
 #endif
 
+/* What stands before every call: for a shared library, what makes it visible there. */
+#ifndef NODULUM_API
+#define NODULUM_API
+#endif
+
 /* Touches that can be down at once; those beyond are passed over until one lifts. */
 #define NODULUM_TOUCHES 32
 /* Points a swipe with a time limit remembers; where more than so many come within its time, the oldest are forgotten. */
@@ -133,45 +138,52 @@ typedef struct nodulum_given {
 } nodulum_given;
 
 /* Bytes of memory that reading this file wants; enough also where the file turns out to be none. */
-size_t nodulum_measure(const char *json, size_t length);
+NODULUM_API size_t nodulum_measure(const char *json, size_t length);
 /* Reads a played file (UTF-8, need not end in NUL, is not needed afterwards). NULL where it is none or `size` is too little; then `error` (may be NULL) says why. `memory` aligned as for malloc. Any bytes at all are safe. */
-nodulum_layout *nodulum_read(const char *json, size_t length, void *memory, size_t size, nodulum_error *error);
+NODULUM_API nodulum_layout *nodulum_read(const char *json, size_t length, void *memory, size_t size, nodulum_error *error);
 
 /* The layout's name, its digest, and what it holds. */
-const char *nodulum_name(const nodulum_layout *layout);
-const char *nodulum_digest(const nodulum_layout *layout);
-int nodulum_action_count(const nodulum_layout *layout);
+NODULUM_API const char *nodulum_name(const nodulum_layout *layout);
+NODULUM_API const char *nodulum_digest(const nodulum_layout *layout);
+NODULUM_API int nodulum_action_count(const nodulum_layout *layout);
 /* An action by its index, in the file's order; NULL and -1 beyond. */
-const char *nodulum_action_name(const nodulum_layout *layout, int index);
-int nodulum_action_kind(const nodulum_layout *layout, int index);
+NODULUM_API const char *nodulum_action_name(const nodulum_layout *layout, int index);
+NODULUM_API int nodulum_action_kind(const nodulum_layout *layout, int index);
 /* The index of an action; -1 where the layout has none of that name. */
-int nodulum_action_index(const nodulum_layout *layout, const char *name);
-int nodulum_moment_count(const nodulum_layout *layout);
-const char *nodulum_moment_id(const nodulum_layout *layout, int index);
+NODULUM_API int nodulum_action_index(const nodulum_layout *layout, const char *name);
+NODULUM_API int nodulum_moment_count(const nodulum_layout *layout);
+NODULUM_API const char *nodulum_moment_id(const nodulum_layout *layout, int index);
 /* The least and the greatest size that players may choose. */
-void nodulum_player_sizes(const nodulum_layout *layout, double *least, double *greatest);
+NODULUM_API void nodulum_player_sizes(const nodulum_layout *layout, double *least, double *greatest);
 
 /* Bytes of memory that placing wants, on any screen. */
-size_t nodulum_place_size(const nodulum_layout *layout);
+NODULUM_API size_t nodulum_place_size(const nodulum_layout *layout);
 /* Places a layout on a screen. NULL where `size` is too little, or a side of the screen or its ppi is not above 0. The layout must outlive it. */
-nodulum_placed *nodulum_place(const nodulum_layout *layout, const nodulum_screen *screen, const nodulum_view *view, void *memory, size_t size);
+NODULUM_API nodulum_placed *nodulum_place(const nodulum_layout *layout, const nodulum_screen *screen, const nodulum_view *view, void *memory, size_t size);
 /* px a layout unit; the id of the arrangement in use, or NULL. */
-double nodulum_scale(const nodulum_placed *placed);
-const char *nodulum_arrangement(const nodulum_placed *placed);
+NODULUM_API double nodulum_scale(const nodulum_placed *placed);
+NODULUM_API const char *nodulum_arrangement(const nodulum_placed *placed);
 /* The controls that this screen has, in drawing order, later on top. 0 beyond the last. */
-int nodulum_control_count(const nodulum_placed *placed);
-int nodulum_control_at(const nodulum_placed *placed, int index, nodulum_control *out);
+NODULUM_API int nodulum_control_count(const nodulum_placed *placed);
+NODULUM_API int nodulum_control_at(const nodulum_placed *placed, int index, nodulum_control *out);
 /* Whether a control is shown in a moment (NULL: any). */
-int nodulum_control_in(const nodulum_placed *placed, int index, const char *moment);
+NODULUM_API int nodulum_control_in(const nodulum_placed *placed, int index, const char *moment);
 /* Clusters and keep-clear zones that this screen has. 0 beyond the last. `k`: the factor of what stands in a cluster. */
-int nodulum_cluster_at(const nodulum_placed *placed, int index, const char **id, nodulum_box *box, double *k);
-int nodulum_zone_at(const nodulum_placed *placed, int index, const char **id, nodulum_box *box);
-int nodulum_zone_in(const nodulum_placed *placed, int index, const char *moment);
+NODULUM_API int nodulum_cluster_at(const nodulum_placed *placed, int index, const char **id, nodulum_box *box, double *k);
+NODULUM_API int nodulum_zone_at(const nodulum_placed *placed, int index, const char **id, nodulum_box *box);
+NODULUM_API int nodulum_zone_in(const nodulum_placed *placed, int index, const char *moment);
 
 /* Bytes of a state. */
-size_t nodulum_state_size(const nodulum_placed *placed);
+NODULUM_API size_t nodulum_state_size(const nodulum_placed *placed);
 /* A state before the first tick: nothing touched, in a moment (NULL: none). NULL where `size` is too little or the moment is none of the layout's. */
-nodulum_state *nodulum_begin(const nodulum_placed *placed, const char *moment, void *memory, size_t size);
+NODULUM_API nodulum_state *nodulum_begin(const nodulum_placed *placed, const char *moment, void *memory, size_t size);
+/*
+ * Goes on with a state on another placing: the screen has turned or unfolded, the player has changed hand or size, or the layout is another. `after` was
+ * begun on `to`, and is written over: what is held stays held, latches, levers and dials stay, keys and the pad, values on their way, the moment (none,
+ * where the layout has no such), and what the game said of its controls. Controls and actions are known by their names and kinds. 0, and nothing is
+ * done, where a state is of another placing than is said.
+ */
+NODULUM_API int nodulum_carry(const nodulum_placed *from, const nodulum_state *before, const nodulum_placed *to, nodulum_state *after);
 /* What nodulum_advance returns instead of a count. */
 enum {
   NODULUM_OTHER_PLACING = -1, /* the state was begun on another layout, screen or player: nothing was done; begin a state on this placing */
@@ -182,27 +194,60 @@ enum {
  * events were refused (a type or a name that is none, a figure that is not finite), or one of the codes above. Time never goes back: a tick at the
  * time of the last one or before it, or at no finite time up to 1e15, takes its events, lets no time pass, and is counted by nodulum_time_faults.
  */
-int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const nodulum_event *events, size_t count, double tick_ms);
+NODULUM_API int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const nodulum_event *events, size_t count, double tick_ms);
 
 /* What an action gives since the last tick, by its index; resting values beyond the last, and by the wrong kind. */
-int nodulum_value_press(const nodulum_state *state, int index);
-double nodulum_value_axis(const nodulum_state *state, int index);
-void nodulum_value_vector(const nodulum_state *state, int index, double *x, double *y);
-void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y);
-double nodulum_value_delta(const nodulum_state *state, int index);
+NODULUM_API int nodulum_value_press(const nodulum_state *state, int index);
+NODULUM_API double nodulum_value_axis(const nodulum_state *state, int index);
+NODULUM_API void nodulum_value_vector(const nodulum_state *state, int index, double *x, double *y);
+NODULUM_API void nodulum_value_motion(const nodulum_state *state, int index, double *x, double *y);
+NODULUM_API double nodulum_value_delta(const nodulum_state *state, int index);
 /* Whether a press began, or ended, at the last tick. */
-int nodulum_just_pressed(const nodulum_state *state, int index);
-int nodulum_just_released(const nodulum_state *state, int index);
+NODULUM_API int nodulum_just_pressed(const nodulum_state *state, int index);
+NODULUM_API int nodulum_just_released(const nodulum_state *state, int index);
 /* The topmost control that a touch at this point would go to now, -1 for none: the touch is the game's then, for its camera and its menus. */
-int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y);
+NODULUM_API int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y);
 /* The time of the last tick; how many ticks were not later than the one before; the moment, NULL for none. */
-double nodulum_time(const nodulum_state *state);
-int nodulum_time_faults(const nodulum_state *state);
-const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state);
+NODULUM_API double nodulum_time(const nodulum_state *state);
+NODULUM_API int nodulum_time_faults(const nodulum_state *state);
+NODULUM_API const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *state);
 /* Says of a control what its drawing shows, until it is said anew (NULL: nothing). The words are copied. 0 beyond the last, and for a state of another placing. */
-int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given);
+NODULUM_API int nodulum_give(const nodulum_placed *placed, nodulum_state *state, int index, const nodulum_given *given);
 /* How a control is drawn now: faded, gliding home, held. 0 beyond the last, and for a state of another placing. */
-int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out);
+NODULUM_API int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, int index, nodulum_look *out);
+
+/*
+ * The same in fewer calls, with memory by your own functions. What is not here is reached by nodulum_layout_of, nodulum_placed_of and nodulum_state_of,
+ * and the calls above. Times are ms from any zero of yours; events come in order, and count at the next step.
+ */
+typedef struct nodulum_game nodulum_game;
+/* Where memory comes from and goes to, aligned as malloc does it; `own` is handed through. `take` gives NULL where there is none. */
+typedef struct nodulum_allocator {
+  void *(*take)(size_t bytes, void *own);
+  void (*give)(void *memory, void *own);
+  void *own;
+} nodulum_allocator;
+/* Reads a played file, places it and begins in its first moment (where it has moments). NULL where that cannot be; `error` (may be NULL) says why. */
+NODULUM_API nodulum_game *nodulum_open(const char *json, size_t length, const nodulum_screen *screen, const nodulum_view *view, const nodulum_allocator *allocator, nodulum_error *error);
+NODULUM_API void nodulum_close(nodulum_game *game);
+/* The screen has turned, or the player has changed hand or size: what is held goes on. 0 where there is no memory or no such screen; then all is as before. */
+NODULUM_API int nodulum_turn(nodulum_game *game, const nodulum_screen *screen, const nodulum_view *view);
+/* NODULUM_DOWN, NODULUM_MOVE, NODULUM_UP or NODULUM_CANCEL of a touch. This and those below: 0 where the event is refused. */
+NODULUM_API int nodulum_touch(nodulum_game *game, int type, double t, int64_t id, double x, double y);
+NODULUM_API int nodulum_key(nodulum_game *game, double t, const char *code, int on);
+NODULUM_API int nodulum_pad(nodulum_game *game, double t, const double *buttons, int button_count, const double *axes, int axis_count);
+NODULUM_API int nodulum_enter(nodulum_game *game, double t, const char *moment);
+/* One tick; what it returns, nodulum_advance does. */
+NODULUM_API int nodulum_step(nodulum_game *game, double t);
+/* What an action gives, by its name; resting values where there is none of that name and kind. */
+NODULUM_API int nodulum_press(const nodulum_game *game, const char *action);
+NODULUM_API double nodulum_axis(const nodulum_game *game, const char *action);
+NODULUM_API void nodulum_vector(const nodulum_game *game, const char *action, double *x, double *y);
+NODULUM_API void nodulum_motion(const nodulum_game *game, const char *action, double *x, double *y);
+NODULUM_API double nodulum_delta(const nodulum_game *game, const char *action);
+NODULUM_API const nodulum_layout *nodulum_layout_of(const nodulum_game *game);
+NODULUM_API const nodulum_placed *nodulum_placed_of(const nodulum_game *game);
+NODULUM_API nodulum_state *nodulum_state_of(nodulum_game *game);
 
 #ifdef __cplusplus
 }
@@ -2481,7 +2526,7 @@ static void nd_parts_of(nd_parts *parts, const nodulum_placed *p, nodulum_state 
   ND_PART(smoothed, nd_value, p->layout->actions.count);
   ND_PART(given, nd_value, p->layout->actions.count);
   ND_PART(paths, nd_path_of, p->path_count);
-  ND_PART(hidden, unsigned char, p->control_count);
+  ND_PART(hidden, unsigned char, p->layout->controls.count);
   ND_PART(codes, nd_switch, p->layout->code_count);
   ND_PART(said, nd_said, p->control_count);
 #undef ND_PART
@@ -2522,8 +2567,11 @@ typedef struct nd_work {
   nd_parts at;
 } nd_work;
 
+/* The place of a control in the file, by its place on the screen. */
+static int nd_layout_index(const nodulum_placed *p, int i) { return (int)(p->controls[i].control - (const nd_control *)p->layout->controls.items); }
+
 static int nd_is_shown(const nd_work *w, int i) {
-  return w->s->on && !w->at.hidden[i] && (w->s->moment < 0 || ((w->p->controls[i].moments >> w->s->moment) & 1u));
+  return w->s->on && !w->at.hidden[nd_layout_index(w->p, i)] && (w->s->moment < 0 || ((w->p->controls[i].moments >> w->s->moment) & 1u));
 }
 
 static int nd_contains(const nd_shape_box *shape, double x, double y) {
@@ -2715,21 +2763,26 @@ static double nd_dial_value(const nd_control *c, double deg) {
   return nd_sign(deg) * nd_curve_of(c, nd_clamp_to((fabs(deg) / (c->range_deg / 2) - c->inner) / (1 - c->inner), 0, 1));
 }
 
+/* The direction ports of a dial where it stands, by those before. */
+static void nd_dial_ports(nd_own *o, const nd_control *c) {
+  double value = nd_dial_value(c, o->deg);
+  o->ports = (value >= (o->ports & ND_RIGHT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_RIGHT_BIT : 0) |
+             (-value >= (o->ports & ND_LEFT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_LEFT_BIT : 0);
+}
+
 static void nd_dial_turn(nd_own *o, const nd_ready *r, double x, double y) {
   const nd_control *c = r->control;
   double angle = 0;
   if (!nd_dial_angle(r, x, y, &angle)) return;
   if (o->has_angle) {
-    double half = c->range_deg / 2, turn = o->angle - angle, deg, value;
+    double half = c->range_deg / 2, turn = o->angle - angle, deg;
     /* A half turn is clockwise. */
     if (turn <= -180 + ND_ANGLE_SLACK) turn += 360;
     else if (turn > 180 + ND_ANGLE_SLACK) turn -= 360;
     deg = nd_clamp_to(o->deg + turn, -half, half);
     o->vx += deg - o->deg;
     o->deg = deg;
-    value = nd_dial_value(c, deg);
-    o->ports = (value >= (o->ports & ND_RIGHT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_RIGHT_BIT : 0) |
-               (-value >= (o->ports & ND_LEFT_BIT ? c->release_at : c->press_at) - ND_LENGTH_SLACK ? ND_LEFT_BIT : 0);
+    nd_dial_ports(o, c);
   }
   o->has_angle = 1;
   o->angle = angle;
@@ -3587,6 +3640,14 @@ static void nd_work_out(nd_work *w, int index, double time, double ms) {
 /* No tick is later than this, ms. */
 #define ND_LATEST 1e15
 
+/* The place of a control in the file; -1 where there is none of this id. */
+static int nd_control_by_id(const nodulum_layout *l, const char *id) {
+  int i;
+  for (i = 0; i < l->controls.count; i += 1)
+    if (strcmp(((const nd_control *)l->controls.items)[i].id, id) == 0) return i;
+  return -1;
+}
+
 /* Takes one event; 0 where it is refused. Its time lies within the tick, its point within what can be computed with. */
 static int nd_take_event(nd_work *w, const nodulum_event *given, double tick) {
   nodulum_state *s = w->s;
@@ -3644,11 +3705,9 @@ static int nd_take_event(nd_work *w, const nodulum_event *given, double tick) {
       return 1;
     case NODULUM_CONTROL:
       if (e->name == NULL) return 0;
-      at = 0;
-      for (i = 0; i < w->p->layout->controls.count; i += 1) at |= strcmp(((const nd_control *)w->p->layout->controls.items)[i].id, e->name) == 0;
-      if (!at) return 0;
-      for (i = 0; i < w->p->control_count; i += 1)
-        if (strcmp(w->p->controls[i].control->id, e->name) == 0) w->at.hidden[i] = e->on ? 0 : 1;
+      at = nd_control_by_id(w->p->layout, e->name);
+      if (at < 0) return 0;
+      w->at.hidden[at] = e->on ? 0 : 1;
       nd_let_go(w);
       return 1;
     case NODULUM_OFF:
@@ -3735,6 +3794,156 @@ int nodulum_advance(const nodulum_placed *placed, nodulum_state *state, const no
   state->time = tick_ms;
   for (i = 0; i < placed->control_count; i += 1) nd_remember(&w, i);
   return is_later ? refused : NODULUM_TIME_NOT_LATER;
+}
+
+/* ---- Going on elsewhere ---------------------------------------------------------------------------------------------------------------------------------------------- */
+
+static nd_stand nd_neutral_stand(void) {
+  nd_stand stand;
+  memset(&stand, 0, sizeof(stand));
+  stand.direction = -1;
+  return stand;
+}
+
+/* Where a lever stands, and what its feel makes of it here. */
+static nd_stand nd_lever_anew(const nd_stand *place, const nd_ready *r) {
+  nd_own own;
+  memset(&own, 0, sizeof(own));
+  own.origin_x = -place->x * r->travel;
+  own.origin_y = place->y * r->travel;
+  own.direction = place->direction;
+  own.ports = place->ports;
+  own.mark = *place;
+  nd_stick_evaluate(&own, r);
+  return nd_lever_stand(&own, r);
+}
+
+/* Where a dial stands, within the range that it has here. */
+static nd_stand nd_dial_anew(const nd_stand *place, const nd_ready *r) {
+  nd_own own;
+  double half = r->control->range_deg / 2;
+  memset(&own, 0, sizeof(own));
+  own.ports = place->ports;
+  own.deg = nd_clamp_to(place->x, -half, half);
+  nd_dial_ports(&own, r->control);
+  return nd_dial_stand(&own);
+}
+
+/* A control goes on where it still is what it was. */
+static void nd_carry_control(nd_own *o, const nd_ready *r) {
+  const nd_control *c = r->control;
+  if (c->kind == NODULUM_BUTTON && c->word[ND_PRESS_BY] != 1) o->latched = 0;
+  if (c->kind != NODULUM_STICK && c->kind != NODULUM_DIAL) return;
+  if (!c->stays) o->place = o->mark = nd_neutral_stand();
+  else if (o->place.set) o->place = c->kind == NODULUM_STICK ? nd_lever_anew(&o->place, r) : nd_dial_anew(&o->place, r);
+  if (c->kind == NODULUM_DIAL && o->held) {
+    nd_stand now = nd_dial_stand(o);
+    now = nd_dial_anew(&now, r);
+    o->deg = now.x;
+    o->ports = now.ports;
+    if (c->stays) o->mark = nd_dial_anew(&o->mark, r);
+  }
+}
+
+/* Controls with their ways and what the game says of them; `after`: the new place of each old control, -1 for none. */
+static void nd_carry_controls(const nd_work *was, nd_work *w, int *after) {
+  int i, k;
+  for (k = 0; k < was->p->control_count; k += 1) after[k] = -1;
+  for (i = 0; i < w->p->control_count; i += 1) {
+    const nd_ready *r = &w->p->controls[i];
+    for (k = 0; k < was->p->control_count; k += 1) {
+      const nd_ready *old = &was->p->controls[k];
+      if (old->control->kind != r->control->kind || strcmp(old->control->id, r->control->id) != 0) continue;
+      after[k] = i;
+      w->at.controls[i] = was->at.controls[k];
+      w->at.said[i] = was->at.said[k];
+      nd_carry_control(&w->at.controls[i], r);
+      if (r->path >= 0 && old->path >= 0) w->at.paths[r->path] = was->at.paths[old->path];
+      else if (r->path >= 0) nd_path_anew(&w->at.paths[r->path], w->at.controls[i].start_t, w->at.controls[i].start_x, w->at.controls[i].start_y);
+    }
+  }
+  for (i = 0; i < was->p->layout->controls.count; i += 1) {
+    k = nd_control_by_id(w->p->layout, ((const nd_control *)was->p->layout->controls.items)[i].id);
+    if (k >= 0) w->at.hidden[k] = was->at.hidden[i];
+  }
+}
+
+/* How many sources before this one repeat the same port of the same control for the same action. */
+static int nd_earlier_repeats(const nodulum_placed *p, const nd_feed *feed, int source) {
+  int i, count = 0;
+  for (i = feed->first; i < source; i += 1)
+    count += p->sources[i].repeat >= 0 && p->sources[i].control == p->sources[source].control && p->sources[i].port == p->sources[source].port;
+  return count;
+}
+
+/* Values on their way, and the repeats of an action. */
+static void nd_carry_action(const nd_work *was, nd_work *w, int old, int now) {
+  const nd_feed *before = &was->p->feeds[old], *after = &w->p->feeds[now];
+  int i, k;
+  w->at.given[now] = was->at.given[old];
+  if (before->smooth && after->smooth) w->at.smoothed[now] = was->at.smoothed[old];
+  for (i = after->first; i < after->first + after->count; i += 1) {
+    const nd_source *source = &w->p->sources[i];
+    if (source->repeat < 0) continue;
+    for (k = before->first; k < before->first + before->count; k += 1) {
+      const nd_source *same = &was->p->sources[k];
+      if (same->repeat < 0 || same->port != source->port || nd_earlier_repeats(was->p, before, k) != nd_earlier_repeats(w->p, after, i)) continue;
+      if (strcmp(was->p->controls[same->control].control->id, w->p->controls[source->control].control->id) == 0) w->at.repeats[source->repeat] = was->at.repeats[same->repeat];
+    }
+  }
+}
+
+int nodulum_carry(const nodulum_placed *from, const nodulum_state *before, const nodulum_placed *to, nodulum_state *after) {
+  /* The old one is read alone. */
+  union {
+    const nodulum_state *read;
+    nodulum_state *write;
+  } either;
+  nd_work was, w;
+  const char *moment;
+  int places[256], i, k, t;
+  if (before->mark != from->mark || after->mark != to->mark || before == after) return 0;
+  either.read = before;
+  was.p = from;
+  was.s = either.write;
+  nd_parts_of(&was.at, from, either.write);
+  moment = nodulum_moment_id(from->layout, before->moment);
+  w.p = to;
+  w.s = nodulum_begin(to, nd_moment_at(to->layout, moment) == -2 ? NULL : moment, after, nodulum_state_size(to));
+  nd_parts_of(&w.at, to, after);
+  after->time = before->time;
+  after->time_faults = before->time_faults;
+  after->on = before->on;
+  after->mouse_x = before->mouse_x;
+  after->mouse_y = before->mouse_y;
+  after->has_pad = before->has_pad;
+  memcpy(after->pad_buttons, before->pad_buttons, sizeof(after->pad_buttons));
+  memcpy(after->pad_axes, before->pad_axes, sizeof(after->pad_axes));
+  memcpy(after->mouse, before->mouse, sizeof(after->mouse));
+  for (i = 0; i < to->layout->code_count; i += 1)
+    for (k = 0; k < from->layout->code_count; k += 1)
+      if (strcmp(to->layout->codes[i], from->layout->codes[k]) == 0) w.at.codes[i] = was.at.codes[k];
+  nd_carry_controls(&was, &w, places);
+  for (i = 0; i < to->layout->actions.count; i += 1) {
+    k = nodulum_action_index(from->layout, nd_action_at(to->layout, i)->name);
+    if (k >= 0 && nd_action_at(from->layout, k)->kind == nd_action_at(to->layout, i)->kind) nd_carry_action(&was, &w, k, i);
+  }
+  after->touch_count = before->touch_count;
+  memcpy(after->touches, before->touches, sizeof(after->touches));
+  for (t = 0; t < after->touch_count; t += 1) {
+    nd_touch *touch = &after->touches[t];
+    memset(touch->holds, 0, sizeof(touch->holds));
+    memset(touch->slid, 0, sizeof(touch->slid));
+    for (k = nd_next_bit(before->touches[t].holds, 0); k < from->control_count; k = nd_next_bit(before->touches[t].holds, k + 1)) {
+      if (places[k] < 0) continue;
+      nd_set(touch->holds, places[k], 1);
+      if (nd_has(before->touches[t].slid, k)) nd_set(touch->slid, places[k], 1);
+    }
+  }
+  nd_let_go(&w);
+  /* Each touch is judged again where it is, so that another feel or place counts without a movement. */
+  for (t = 0; t < after->touch_count; t += 1) nd_move_to(&w, &after->touches[t], after->touches[t].x, after->touches[t].y, after->time);
+  return 1;
 }
 
 /* ---- What is given and drawn --------------------------------------------------------------------------------------------------------------------------------------------- */
@@ -3889,6 +4098,140 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   return 1;
 }
 
+/* ---- The same in fewer calls ---------------------------------------------------------------------------------------------------------------------------------------------- */
+
+struct nodulum_game {
+  nodulum_allocator memory;
+  nodulum_layout *layout;
+  nodulum_placed *placed;
+  nodulum_state *state;
+};
+
+static void *nd_take_memory(const nodulum_allocator *a, size_t bytes) { return a->take(bytes, a->own); }
+static void nd_give_memory(const nodulum_allocator *a, void *memory) {
+  if (memory != NULL) a->give(memory, a->own);
+}
+
+/* Places a game's layout and begins on it, in memory of its own; 0 where that cannot be, and then nothing is taken. */
+static int nd_place_game(const nodulum_game *g, const nodulum_screen *screen, const nodulum_view *view, nodulum_placed **placed, nodulum_state **state) {
+  const char *moment = nodulum_moment_id(g->layout, 0);
+  void *room = nd_take_memory(&g->memory, nodulum_place_size(g->layout)), *block = NULL;
+  *placed = room == NULL ? NULL : nodulum_place(g->layout, screen, view, room, nodulum_place_size(g->layout));
+  if (*placed != NULL) block = nd_take_memory(&g->memory, nodulum_state_size(*placed));
+  *state = block == NULL ? NULL : nodulum_begin(*placed, moment, block, nodulum_state_size(*placed));
+  if (*state != NULL) return 1;
+  nd_give_memory(&g->memory, block);
+  nd_give_memory(&g->memory, room);
+  return 0;
+}
+
+nodulum_game *nodulum_open(const char *json, size_t length, const nodulum_screen *screen, const nodulum_view *view, const nodulum_allocator *allocator, nodulum_error *error) {
+  nodulum_game *g;
+  size_t size = nodulum_measure(json, length);
+  void *memory;
+  if (error != NULL) memset(error, 0, sizeof(*error));
+  g = (nodulum_game *)nd_take_memory(allocator, sizeof(nodulum_game));
+  if (g == NULL) {
+    (void)nd_refuse(error, 0, "", "there is no memory");
+    return NULL;
+  }
+  memset(g, 0, sizeof(*g));
+  g->memory = *allocator;
+  memory = nd_take_memory(allocator, size);
+  if (memory == NULL) (void)nd_refuse(error, 0, "", "there is no memory");
+  else g->layout = nodulum_read(json, length, memory, size, error);
+  if (g->layout != NULL && !nd_place_game(g, screen, view, &g->placed, &g->state)) (void)nd_refuse(error, 0, "", "there is no memory, or the screen has no sides above 0");
+  if (g->state != NULL) return g;
+  nd_give_memory(allocator, memory);
+  nd_give_memory(allocator, g);
+  return NULL;
+}
+
+void nodulum_close(nodulum_game *game) {
+  nodulum_allocator memory;
+  if (game == NULL) return;
+  memory = game->memory;
+  nd_give_memory(&memory, game->state);
+  nd_give_memory(&memory, game->placed);
+  nd_give_memory(&memory, game->layout);
+  nd_give_memory(&memory, game);
+}
+
+int nodulum_turn(nodulum_game *game, const nodulum_screen *screen, const nodulum_view *view) {
+  nodulum_placed *placed;
+  nodulum_state *state;
+  if (!nd_place_game(game, screen, view, &placed, &state)) return 0;
+  (void)nodulum_carry(game->placed, game->state, placed, state);
+  nd_give_memory(&game->memory, game->state);
+  nd_give_memory(&game->memory, game->placed);
+  game->placed = placed;
+  game->state = state;
+  return 1;
+}
+
+/* An event is taken as it comes: it counts at the next step. */
+static int nd_take_now(nodulum_game *game, nodulum_event *e) {
+  nd_work w;
+  w.p = game->placed;
+  w.s = game->state;
+  nd_parts_of(&w.at, game->placed, game->state);
+  return nd_take_event(&w, e, nd_is_finite(e->t) ? nd_most(e->t, game->state->time) : game->state->time);
+}
+
+int nodulum_touch(nodulum_game *game, int type, double t, int64_t id, double x, double y) {
+  nodulum_event e;
+  memset(&e, 0, sizeof(e));
+  e.type = type;
+  e.t = t;
+  e.id = id;
+  e.x = x;
+  e.y = y;
+  return type >= NODULUM_DOWN && type <= NODULUM_CANCEL && nd_take_now(game, &e);
+}
+int nodulum_key(nodulum_game *game, double t, const char *code, int on) {
+  nodulum_event e;
+  memset(&e, 0, sizeof(e));
+  e.type = NODULUM_KEY;
+  e.t = t;
+  e.name = code;
+  e.on = on;
+  return nd_take_now(game, &e);
+}
+int nodulum_pad(nodulum_game *game, double t, const double *buttons, int button_count, const double *axes, int axis_count) {
+  nodulum_event e;
+  memset(&e, 0, sizeof(e));
+  e.type = NODULUM_PAD;
+  e.t = t;
+  e.buttons = buttons;
+  e.axes = axes;
+  e.button_count = button_count;
+  e.axis_count = axis_count;
+  return nd_take_now(game, &e);
+}
+int nodulum_enter(nodulum_game *game, double t, const char *moment) {
+  nodulum_event e;
+  memset(&e, 0, sizeof(e));
+  e.type = NODULUM_MOMENT;
+  e.t = t;
+  e.name = moment;
+  return nd_take_now(game, &e);
+}
+int nodulum_step(nodulum_game *game, double t) { return nodulum_advance(game->placed, game->state, NULL, 0, t); }
+
+/* The index of an action of a kind; -1 where there is none. */
+static int nd_named_action(const nodulum_game *game, const char *action, int kind) {
+  int index = nodulum_action_index(game->layout, action);
+  return nodulum_action_kind(game->layout, index) == kind ? index : -1;
+}
+int nodulum_press(const nodulum_game *game, const char *action) { return nodulum_value_press(game->state, nd_named_action(game, action, NODULUM_PRESS)); }
+double nodulum_axis(const nodulum_game *game, const char *action) { return nodulum_value_axis(game->state, nd_named_action(game, action, NODULUM_AXIS)); }
+void nodulum_vector(const nodulum_game *game, const char *action, double *x, double *y) { nodulum_value_vector(game->state, nd_named_action(game, action, NODULUM_VECTOR), x, y); }
+void nodulum_motion(const nodulum_game *game, const char *action, double *x, double *y) { nodulum_value_motion(game->state, nd_named_action(game, action, NODULUM_MOTION), x, y); }
+double nodulum_delta(const nodulum_game *game, const char *action) { return nodulum_value_delta(game->state, nd_named_action(game, action, NODULUM_DELTA)); }
+const nodulum_layout *nodulum_layout_of(const nodulum_game *game) { return game->layout; }
+const nodulum_placed *nodulum_placed_of(const nodulum_game *game) { return game->placed; }
+nodulum_state *nodulum_state_of(nodulum_game *game) { return game->state; }
+
 #else /* NODULUM_NONE: the same calls, resting values. A layout without actions and controls is all there is. */
 
 static char nd_nothing;
@@ -4013,6 +4356,13 @@ const char *nodulum_moment(const nodulum_placed *placed, const nodulum_state *st
   (void)state;
   return NULL;
 }
+int nodulum_carry(const nodulum_placed *from, const nodulum_state *before, const nodulum_placed *to, nodulum_state *after) {
+  (void)from;
+  (void)before;
+  (void)to;
+  (void)after;
+  return 0;
+}
 int nodulum_takes(const nodulum_placed *placed, const nodulum_state *state, double x, double y) {
   (void)placed;
   (void)state;
@@ -4034,6 +4384,78 @@ int nodulum_look_at(const nodulum_placed *placed, const nodulum_state *state, in
   memset(out, 0, sizeof(*out));
   return 0;
 }
+
+nodulum_game *nodulum_open(const char *json, size_t length, const nodulum_screen *screen, const nodulum_view *view, const nodulum_allocator *allocator, nodulum_error *error) {
+  (void)json;
+  (void)length;
+  (void)screen;
+  (void)view;
+  (void)allocator;
+  if (error != NULL) memset(error, 0, sizeof(*error));
+  return (nodulum_game *)(void *)&nd_nothing;
+}
+void nodulum_close(nodulum_game *game) { (void)game; }
+int nodulum_turn(nodulum_game *game, const nodulum_screen *screen, const nodulum_view *view) {
+  (void)game;
+  (void)screen;
+  (void)view;
+  return 1;
+}
+int nodulum_touch(nodulum_game *game, int type, double t, int64_t id, double x, double y) {
+  (void)game;
+  (void)type;
+  (void)t;
+  (void)id;
+  (void)x;
+  (void)y;
+  return 1;
+}
+int nodulum_key(nodulum_game *game, double t, const char *code, int on) {
+  (void)game;
+  (void)t;
+  (void)code;
+  (void)on;
+  return 1;
+}
+int nodulum_pad(nodulum_game *game, double t, const double *buttons, int button_count, const double *axes, int axis_count) {
+  (void)game;
+  (void)t;
+  (void)buttons;
+  (void)button_count;
+  (void)axes;
+  (void)axis_count;
+  return 1;
+}
+int nodulum_enter(nodulum_game *game, double t, const char *moment) {
+  (void)game;
+  (void)t;
+  (void)moment;
+  return 1;
+}
+int nodulum_step(nodulum_game *game, double t) {
+  (void)game;
+  (void)t;
+  return 0;
+}
+#define ND_REST_BY_NAME(type, name) \
+  type name(const nodulum_game *game, const char *action) { \
+    (void)game; \
+    (void)action; \
+    return 0; \
+  }
+ND_REST_BY_NAME(int, nodulum_press)
+ND_REST_BY_NAME(double, nodulum_axis)
+ND_REST_BY_NAME(double, nodulum_delta)
+#undef ND_REST_BY_NAME
+void nodulum_vector(const nodulum_game *game, const char *action, double *x, double *y) {
+  (void)game;
+  (void)action;
+  *x = *y = 0;
+}
+void nodulum_motion(const nodulum_game *game, const char *action, double *x, double *y) { nodulum_vector(game, action, x, y); }
+const nodulum_layout *nodulum_layout_of(const nodulum_game *game) { return (const nodulum_layout *)(const void *)game; }
+const nodulum_placed *nodulum_placed_of(const nodulum_game *game) { return (const nodulum_placed *)(const void *)game; }
+nodulum_state *nodulum_state_of(nodulum_game *game) { return (nodulum_state *)(void *)game; }
 
 #endif /* NODULUM_NONE */
 #endif /* NODULUM_IMPLEMENTATION */

@@ -3,6 +3,7 @@
  *
  *   nodulum-replay resolve PLAYED --screen WxH@PPI[+l,t,r,b] [--moment M] [--handed left] [--player-size P]
  *   nodulum-replay replay  PLAYED --screen S --trace T.ndjson [--hz H] [--moment M] [--handed left] [--player-size P]
+ *   with --turn-at MS --to S2 [--to-handed left] a replay goes on on another screen, or for the other hand, after the first tick at or after that time
  *   nodulum-replay calls   many of these from standard input, one a line, its words with tabs between; after each call a line of
  *                          ASCII 30 and its exit code on standard output, and of ASCII 30 on standard error
  *
@@ -16,9 +17,9 @@
 #include <stdlib.h>
 
 typedef struct options {
-  const char *command, *file, *screen, *trace, *moment;
-  double hz, player_size;
-  int left_handed;
+  const char *command, *file, *screen, *trace, *moment, *to;
+  double hz, player_size, turn_at;
+  int left_handed, to_left_handed;
 } options;
 
 static int fault(const char *where, const char *what) {
@@ -152,8 +153,9 @@ static int replay(const nodulum_layout *layout, const nodulum_placed *placed, co
   nodulum_state *state = memory == NULL ? NULL : nodulum_begin(placed, o->moment, memory, size);
   nodulum_event event;
   trace_line line;
-  int n, has_next = 0, closing = 0, code = 0;
+  int n, has_next = 0, closing = 0, code = 0, has_turned = 0;
   double end = 0;
+  void *room = NULL, *elsewhere = NULL;
   if (trace == NULL) code = fault(o->trace, "there is no such file");
   else if (state == NULL) code = fault("--moment", "there is no such moment");
 #define NEXT() \
@@ -187,9 +189,27 @@ static int replay(const nodulum_layout *layout, const nodulum_placed *placed, co
     nodulum_advance(placed, state, NULL, 0, t);
     print_values(layout, state, t);
     if (closing) break;
+    if (o->to != NULL && !has_turned && t >= o->turn_at) {
+      nodulum_screen screen;
+      nodulum_view view;
+      nodulum_placed *there;
+      nodulum_state *after;
+      has_turned = 1;
+      view.left_handed = o->to_left_handed;
+      view.player_size = o->player_size;
+      room = malloc(nodulum_place_size(layout));
+      there = room != NULL && screen_of(o->to, &screen) ? nodulum_place(layout, &screen, &view, room, nodulum_place_size(layout)) : NULL;
+      elsewhere = there == NULL ? NULL : malloc(nodulum_state_size(there));
+      after = elsewhere == NULL ? NULL : nodulum_begin(there, NULL, elsewhere, nodulum_state_size(there));
+      if (after == NULL || !nodulum_carry(placed, state, there, after)) code = fault("--to", "cannot be gone on with");
+      placed = there;
+      state = after;
+    }
     closing = !has_next && t >= end - ND_TIME_SLACK;
   }
 #undef NEXT
+  free(room);
+  free(elsewhere);
   free(trace);
   free(memory);
   return code;
@@ -210,6 +230,9 @@ static int options_of(int count, char **words, options *o) {
     else if (strcmp(name, "--moment") == 0) o->moment = value;
     else if (strcmp(name, "--hz") == 0) o->hz = atof(value);
     else if (strcmp(name, "--player-size") == 0) o->player_size = atof(value);
+    else if (strcmp(name, "--to") == 0) o->to = value;
+    else if (strcmp(name, "--turn-at") == 0) o->turn_at = atof(value);
+    else if (strcmp(name, "--to-handed") == 0) o->to_left_handed = strcmp(value, "left") == 0;
     else if (strcmp(name, "--handed") == 0) o->left_handed = strcmp(value, "left") == 0;
     else return fault(name, "is no option");
   }

@@ -24,8 +24,6 @@ export function carryOver(before: InputSetup, state: InputState, after: InputSet
     return behaviour.carry(state.controls[was], control);
   });
   for (const touch of next.touches) touch.contains = touch.contains.flatMap((i) => indexAfter.get(i) ?? []);
-  const ids = new Set(after.controls.map((control) => control.id));
-  next.hidden = state.hidden.filter((id) => ids.has(id));
   const actionsBefore = new Map(before.actions.map((sources, i) => [sources.action.name, i]));
   next.smoothed = after.actions.map((sources) => {
     const was = actionsBefore.get(sources.action.name);
