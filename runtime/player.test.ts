@@ -5,6 +5,7 @@ import { benchScreenOf } from "../views/document/railScreens";
 import { sampleLayouts } from "../test/samples";
 import type { ActionValues, InputEvent } from "../core/engine/input/events";
 import { PLAIN_PLAYER_VIEW } from "../core/engine/placement/resolve";
+import { plainScreen } from "../core/engine/placement/screen";
 import { placed, STAGE, staged } from "../test/stage";
 import { createPlayer } from "./player";
 import { drawnControls } from "./poses";
@@ -193,4 +194,28 @@ test("poses follow the state, and only what the moment shows is drawn", () => {
   player.feed({ t: 5041, type: "moment", moment: "alongside" });
   to(5080);
   expect(drawn().map((d) => d.control.id)).toContain("nudge");
+});
+
+test("what the game has hidden stays hidden through a screen on which the layout does not have it", () => {
+  const button = { id: "one", name: "one", kind: "button", placement: placed(100, 100, 60), serves: [{ port: "press", action: "one" }] };
+  const narrow = { id: "narrow", name: "Narrow", when: { aspect: { max: 1 } }, overrides: { one: { hidden: true } } };
+  const only = staged([button], [{ name: "one", kind: "press" }], { arrangements: [narrow] });
+  const upright = plainScreen("upright", 500, 1000, 254);
+  const player = createPlayer(only, STAGE, 100);
+  const seen: ActionValues[] = [];
+  const to = (ms: number) => player.playTo(ms, (values) => seen.push(values));
+  to(0);
+  player.feed({ t: 1, type: "control", id: "one", shown: false });
+  to(20);
+  player.retune(only, upright);
+  expect(player.resolved().controls).toEqual([]);
+  to(40);
+  player.retune(only, STAGE);
+  player.feed({ t: 41, type: "down", id: 1, x: 100, y: 100 });
+  to(60);
+  expect(seen.some((values) => values.one === true)).toBe(false);
+  player.feed({ t: 61, type: "control", id: "one", shown: true });
+  player.feed({ t: 62, type: "down", id: 2, x: 100, y: 100 });
+  to(80);
+  expect(seen.at(-1)!.one).toBe(true);
 });
