@@ -70,10 +70,10 @@ const MAKERS: Readonly<Record<ParcelId, (source: HandOffSource) => Made | Promis
 };
 
 const played = ({ layout }: HandOffSource): ParcelFile => json(fileNameFor(layout.name, ".played.json"), compile(layout));
-const names = ({ layout, language }: HandOffSource): ParcelFile => ({
+const names = ({ layout, digest, language }: HandOffSource): ParcelFile => ({
   path: constantFile(language),
   type: "text/plain",
-  content: constantsFile(layout.name, layout.actions, language),
+  content: constantsFile({ ...layout, digest }, language),
 });
 
 const TYPES: readonly (readonly [string, string])[] = [

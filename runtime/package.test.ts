@@ -76,11 +76,13 @@ test.each(["bundler", "nodenext"] as const)("every example of the README compile
 
 /** What the parcel of names gives a game of the page below. */
 const ACTIONS_FILE = constantsFile(
-  "Quay",
-  (["walk vector", "leap press", "gas axis", "look motion", "turn delta"] as const).map((text) => {
-    const [name, kind] = text.split(" ") as [string, ActionKind];
-    return { name, kind, read: true };
-  }),
+  {
+    name: "Quay",
+    actions: (["walk vector", "leap press", "gas axis", "look motion", "turn delta"] as const).map((text) => {
+      const [name, kind] = text.split(" ") as [string, ActionKind];
+      return { name, kind, read: true };
+    }),
+  },
   "typescript",
 );
 

@@ -140,7 +140,7 @@ for (const game of Object.values(GAMES)) {
     const folder = mkdtempSync(join(tmpdir(), "nodulum-stub-"));
     const [stub] = handleStubs([game.file], ACTIONS, null);
     writeFileSync(join(folder, stub.file), stub.text);
-    writeFileSync(join(folder, constantFile(stub.language)), constantsFile("Tug", ACTIONS, stub.language));
+    writeFileSync(join(folder, constantFile(stub.language)), constantsFile({ name: "Tug", actions: ACTIONS }, stub.language));
     writeFileSync(join(folder, game.file), changed(game));
     const done = game.commands.map(([tool, ...args]) => spawnSync(tool, args, { cwd: folder, encoding: "utf8" }));
     expect(done.map((d) => d.stderr)).toEqual(done.map(() => ""));

@@ -219,7 +219,7 @@ withCompiler("the parcel builds as it is handed off: the example plays a take by
 int main(void) {
   static double memory[1 << 16];
   nodulum_layout *layout = nodulum_read((const char *)NODULUM_PLAYED, NODULUM_PLAYED_LENGTH, memory, sizeof(memory), NULL);
-  printf("%s %d", nodulum_digest(layout), nodulum_action_index(layout, ACTION_HORN));
+  printf("%s %d %d %d", nodulum_digest(layout), nodulum_action_index(layout, ACTION_HORN), AT_HORN, ACTIONS_FIT(layout));
   return 0;
 }
 `;
@@ -227,7 +227,7 @@ int main(void) {
   const cc = (...args: string[]) => spawnSync("cc", ["-std=c99", "-Wall", "-Wextra", "-Werror", "-I.", ...args, "-lm"], { cwd: parcel, encoding: "utf8" });
   expect(cc("check.c", "-o", "check").stderr).toBe("");
   const horn = layout.actions.findIndex(({ name }) => name === "horn");
-  expect(spawnSync(join(parcel, "check"), { encoding: "utf8" }).stdout).toBe(`${digestOfText(writeLayout(layout))} ${horn}`);
+  expect(spawnSync(join(parcel, "check"), { encoding: "utf8" }).stdout).toBe(`${digestOfText(writeLayout(layout))} ${horn} ${horn} 1`);
   expect(cc("example/play.c", "-o", "play").stderr).toBe("");
   const take = join(process.cwd(), "samples", "takes", "brackwater-1.nodulum-take.json");
   const { status, stdout } = spawnSync(join(parcel, "play"), ["brackwater.played.json", take], { cwd: parcel, encoding: "utf8" });

@@ -24,7 +24,7 @@ export function ListDialogue({ open, onOpenChange }: { open: boolean; onOpenChan
     setList(read.ok ? read.value : null);
   };
   const preview = list && previewActions(layout, list);
-  const constants = constantsFile(layout.name, layout.actions, language);
+  const constants = constantsFile(layout, language);
   return (
     <Dialogue title="Lists and constants" open={open} onOpenChange={onOpenChange} wide>
       <div className="grid gap-4">
