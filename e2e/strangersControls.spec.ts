@@ -133,3 +133,38 @@ test("what the game says of a control is drawn at once, changes no value, and go
     }),
   ).toContain('"laep"');
 });
+
+test("the screen stays awake from the first touch on, anew when the page is seen again, and no longer once the handle is disposed", async ({ page }) => {
+  const STANDS_IN = `<script>
+    window.locks = { asked: 0, held: 0 };
+    Object.defineProperty(navigator, "wakeLock", { value: { request: async () => {
+      locks.asked += 1;
+      locks.held += 1;
+      const lock = new EventTarget();
+      lock.release = async () => { locks.held -= 1; lock.dispatchEvent(new Event("release")); };
+      window.lastLock = lock;
+      return lock;
+    } } });
+  </script>`;
+  const hand = await open(page, STANDS_IN + theirs(FULL, CANVAS, "", 'over: "#game"'));
+  const locks = () => page.evaluate(() => (window as any).locks as { asked: number; held: number });
+  const leap = await middleOf(page, "leap");
+  await page.keyboard.press("Space");
+  await frames(page);
+  expect(await locks()).toEqual({ asked: 0, held: 0 });
+  for (let i = 0; i < 3; i += 1) {
+    await hand.down(1, leap.x, leap.y);
+    await frames(page);
+    await hand.up(1);
+  }
+  expect(await locks()).toEqual({ asked: 1, held: 1 });
+  // The browser takes it away with the page; seen again, it is asked for.
+  await page.evaluate(async () => {
+    await (window as any).lastLock.release();
+    document.dispatchEvent(new Event("visibilitychange"));
+    await new Promise((done) => setTimeout(done));
+  });
+  expect(await locks()).toEqual({ asked: 2, held: 1 });
+  await page.evaluate(() => (window as any).controls.dispose());
+  expect(await locks()).toEqual({ asked: 2, held: 0 });
+});

@@ -2,7 +2,7 @@
 import type { Picture, PlayedLayout } from "../core/engine/types";
 import { forgetWordWidths } from "./draw/label";
 import type { Icons } from "./draw/drawn";
-import { playersStyle } from "./draw/given";
+import { playersStyle, STRONG } from "./draw/given";
 import { changedRegion, drawRegion } from "./region";
 import { createLaid } from "./attach/lay";
 import { putAbove, shownElement } from "./canvasAbove";
@@ -41,7 +41,7 @@ export const drawingWith =
     /** The frame that the canvas shows; null before the first. */
     let shown: PaintFrame | null = null;
     let style = playersStyle();
-    const contrast = window.matchMedia("(prefers-contrast: more)");
+    const contrast = window.matchMedia(STRONG);
     const styleChanged = () => {
       style = playersStyle();
       isStale = true;

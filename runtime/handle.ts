@@ -53,6 +53,10 @@ export interface PlayOptions {
   readonly keys?: boolean;
   readonly mouse?: boolean;
   readonly pads?: boolean;
+  /** Whether the device vibrates at presses of buttons that the layout lets vibrate (`buzzMs`). Default: true. */
+  readonly buzz?: boolean;
+  /** Whether the screen stays awake from the first touch on, while the page is seen. Default: true. */
+  readonly awake?: boolean;
   /** Overrides the file; `?nodulum-appear=always` in the URL overrides both. */
   readonly appear?: Appear;
   /** `own`: one step per animation frame; `game`: the game calls `step`. */

@@ -25,6 +25,7 @@ import { createReading, type ValueReader } from "./valueReader";
 import { createSeen, type Seen } from "./seen";
 import { readSource, type PlayedSource } from "./playedSource";
 import { inLanguage } from "./labelLanguage";
+import { createWake, type Wake } from "./wake";
 
 /** The override in the page's URL: `?nodulum-appear=always`. */
 function appearFlag(): Appear | null {
@@ -57,6 +58,7 @@ class Playing<A extends KnownActions> implements Handle<A> {
   readonly #seen: Seen;
   readonly #painter: Painter | null;
   readonly #buzz: () => void;
+  readonly #wake: Wake | null;
   readonly #posed = createDrawnControls(createMotion());
   #faded: { readonly of: readonly DrawnControl[]; readonly by: OwnChanges | null; readonly drawn: readonly DrawnControl[] } = { of: [], by: null, drawn: [] };
   readonly #withGiven = createGiven();
@@ -84,7 +86,8 @@ class Playing<A extends KnownActions> implements Handle<A> {
     this.#glass = createGlass(over, { fixed: screen, ppi }, () => this.#moved());
     this.overrides = createOwn({ layout: () => this.#layout, laidOut: () => this.#laidOut(), changed: () => this.#retune() }, options.overrides);
     this.#player = createPlayer(this.#spoken, this.#glass.screen(), hz, { ...this.#view, own: this.overrides.changes(), inPlace: true });
-    this.#buzz = createBuzz(this.#player);
+    this.#buzz = options.buzz === false ? () => undefined : createBuzz(this.#player);
+    this.#wake = options.awake === false ? null : createWake();
     this.#know();
     this.#seen = createSeen(appearFlag() ?? options.appear ?? layout.appear);
     const feed = (event: InputEvent) => this.#player.feed(event);
@@ -94,7 +97,10 @@ class Playing<A extends KnownActions> implements Handle<A> {
       toScreen: this.#glass.toScreen,
       feed,
       takes: (point) => this.#takes(point),
-      touched: () => this.#seen.used("touch"),
+      touched: () => {
+        this.#seen.used("touch");
+        this.#wake?.used();
+      },
       mouseTouches: () => this.#seen.isSeen() && this.#isOn,
       mouse,
       now,
@@ -326,6 +332,7 @@ class Playing<A extends KnownActions> implements Handle<A> {
     cancelAnimationFrame(this.#animation);
     for (const part of [this.#fingers, this.#desk, this.#glass]) part.close();
     this.#painter?.dispose();
+    this.#wake?.close();
     this.#listeners.clear();
   }
   [DISPOSE] = () => this.dispose();

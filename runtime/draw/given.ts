@@ -76,10 +76,12 @@ const DIMMED_STRONG = 0.7;
 export const dimmedBy = (given: GivenState | undefined, isStrong: boolean): number => (given?.enabled === false ? (isStrong ? DIMMED_STRONG : DIMMED) : 1);
 
 export const PLAIN_STYLE: GivenStyle = { scale: 1, isStrong: false };
-/** Text as large as the player has it in the browser, and more contrast where the player wishes for it (CSS `prefers-contrast`). */
+/** Where the player wishes for more contrast, or has the system's own few colours. */
+export const STRONG = "(prefers-contrast: more), (forced-colors: active)";
+/** Text as large as the player has it in the browser, and more contrast where the player wishes for it (CSS `prefers-contrast`, `forced-colors`). */
 export function playersStyle(): GivenStyle {
   const size = parseFloat(getComputedStyle(document.documentElement).fontSize) / 16;
-  return { scale: Math.min(3, Math.max(1, size || 1)), isStrong: window.matchMedia("(prefers-contrast: more)").matches };
+  return { scale: Math.min(3, Math.max(1, size || 1)), isStrong: window.matchMedia(STRONG).matches };
 }
 
 interface GivenFace {
