@@ -117,14 +117,14 @@ enum {
  * mark; `aim`: one of the above; `picture`, `knob_picture` (of a dial: its mark): an id of the layout's pictures or NULL.
  */
 typedef struct nodulum_look {
-  int shown, held, aim, unused;
+  int shown, held, aim;
+  /* What nodulum_give was told: `enabled` 1 where nothing was; `cooldown` 0; `word` and `icon` else the layout's own (NULL: no icon). */
+  int enabled, has_count, count;
+  double cooldown;
+  const char *word, *icon;
   double base_x, base_y, knob_x, knob_y;
   double turn, opacity;
   const char *picture, *knob_picture;
-  /* What nodulum_give was told: `enabled` 1 where nothing was; `cooldown` 0; `word` and `icon` else the layout's own (NULL: no icon). */
-  int enabled, has_count, count, unused_too;
-  double cooldown;
-  const char *word, *icon;
 } nodulum_look;
 
 /*
@@ -132,7 +132,7 @@ typedef struct nodulum_look {
  * 1; `count`: where `has_count`; `word`, `icon`: in place of the layout's, of at most NODULUM_WORD bytes; NULL: the layout's own.
  */
 typedef struct nodulum_given {
-  int enabled, has_count, count, unused;
+  int enabled, has_count, count;
   double cooldown;
   const char *word, *icon;
 } nodulum_given;
@@ -4169,6 +4169,14 @@ int nodulum_turn(nodulum_game *game, const nodulum_screen *screen, const nodulum
   return 1;
 }
 
+static nodulum_event nd_event(int type, double t) {
+  nodulum_event e;
+  memset(&e, 0, sizeof(e));
+  e.type = type;
+  e.t = t;
+  return e;
+}
+
 /* An event is taken as it comes: it counts at the next step. */
 static int nd_take_now(nodulum_game *game, nodulum_event *e) {
   nd_work w;
@@ -4179,29 +4187,20 @@ static int nd_take_now(nodulum_game *game, nodulum_event *e) {
 }
 
 int nodulum_touch(nodulum_game *game, int type, double t, int64_t id, double x, double y) {
-  nodulum_event e;
-  memset(&e, 0, sizeof(e));
-  e.type = type;
-  e.t = t;
+  nodulum_event e = nd_event(type, t);
   e.id = id;
   e.x = x;
   e.y = y;
   return type >= NODULUM_DOWN && type <= NODULUM_CANCEL && nd_take_now(game, &e);
 }
 int nodulum_key(nodulum_game *game, double t, const char *code, int on) {
-  nodulum_event e;
-  memset(&e, 0, sizeof(e));
-  e.type = NODULUM_KEY;
-  e.t = t;
+  nodulum_event e = nd_event(NODULUM_KEY, t);
   e.name = code;
   e.on = on;
   return nd_take_now(game, &e);
 }
 int nodulum_pad(nodulum_game *game, double t, const double *buttons, int button_count, const double *axes, int axis_count) {
-  nodulum_event e;
-  memset(&e, 0, sizeof(e));
-  e.type = NODULUM_PAD;
-  e.t = t;
+  nodulum_event e = nd_event(NODULUM_PAD, t);
   e.buttons = buttons;
   e.axes = axes;
   e.button_count = button_count;
@@ -4209,10 +4208,7 @@ int nodulum_pad(nodulum_game *game, double t, const double *buttons, int button_
   return nd_take_now(game, &e);
 }
 int nodulum_enter(nodulum_game *game, double t, const char *moment) {
-  nodulum_event e;
-  memset(&e, 0, sizeof(e));
-  e.type = NODULUM_MOMENT;
-  e.t = t;
+  nodulum_event e = nd_event(NODULUM_MOMENT, t);
   e.name = moment;
   return nd_take_now(game, &e);
 }
